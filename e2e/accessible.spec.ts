@@ -46,3 +46,15 @@ test('the search is accessible', async ({ page }) => {
   await expect(page.getByRole('option').first()).toBeVisible();
   await expectAccessibleAtBoth(page);
 });
+
+test('on paper a page has the whole width, upright or across', async ({ page, request }) => {
+  await page.goto((await addresses(request)).log);
+  await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+  await page.emulateMedia({ media: 'print' });
+  for (const width of [794, 1123]) {
+    await page.setViewportSize({ width, height: 794 });
+    expect((await page.locator('main').boundingBox())?.width).toBeGreaterThan(width - 40);
+  }
+  await expect(page.getByText(/Printed .* 20\d\d, \d\d:\d\d\.$/)).toBeVisible();
+  await page.emulateMedia({ media: null });
+});

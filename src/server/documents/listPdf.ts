@@ -1,8 +1,5 @@
-import { type Printed, printed } from './printed.ts';
-
-const MARGIN = 48;
-const WIDTH = 595.28 - 2 * MARGIN;
-const FOOT = 841.89 - MARGIN;
+import { endPaper, FOOT, MARGIN, paper, WIDTH } from './paper.ts';
+import type { Printed } from './printed.ts';
 
 /** A column of a printed table: its head, its share of the width, and whether figures stand in it. */
 export interface PdfColumn {
@@ -22,26 +19,17 @@ export interface PdfTable {
 /** A printed page of words and tables: a shopping list, a quote. */
 export function listPdf(input: {
   title: string;
+  /** The yard’s name, for the foot of each page. */
+  yard: string;
   intro: readonly string[];
   tables: readonly PdfTable[];
   closing: readonly string[];
 }): Printed {
-  const doc = printed({
-    size: 'A4',
-    margin: MARGIN,
-    info: { Title: input.title, Creator: 'Jack Plane' },
-  });
-  doc.font('bold').fontSize(18).text(input.title, MARGIN, MARGIN, { width: WIDTH });
-  doc
-    .moveTo(MARGIN, doc.y + 3)
-    .lineTo(MARGIN + WIDTH, doc.y + 3)
-    .lineWidth(1)
-    .stroke();
-  doc.moveDown(0.8);
+  const doc = paper(input.title);
   words(doc, input.intro);
   for (const table of input.tables) tableOf(doc, table);
   words(doc, input.closing);
-  doc.end();
+  endPaper(doc, input.yard);
   return doc;
 }
 

@@ -1,17 +1,17 @@
 import type { Boat, FormSource, Waterline } from '../../contract/index.ts';
 import type { SheetRow, StruckLine } from '../../core/waterline/index.ts';
-import { type Printed, printed } from './printed.ts';
+import { endPaper, FOOT, head, MARGIN, paper, WIDTH } from './paper.ts';
+import type { Printed } from './printed.ts';
 
-const MARGIN = 42;
 const ROW = 18;
 const COLUMNS = [
-  ['Station m', 62],
+  ['Station m', 64],
   ['Above datum mm', 92],
   ['Below sheer mm', 88],
   ['Along skin mm', 84],
-  ['Raise mm', 90],
+  ['Raise mm', 74],
   ['Flare', 44],
-  ['Marked', 50],
+  ['Marked', 53],
 ] as const;
 
 const FORM_WORDS: Record<FormSource, string> = {
@@ -32,16 +32,17 @@ export function markSheetPdf(input: {
   plan: Waterline;
   struck: StruckLine;
   source: FormSource;
+  /** The yard’s name, for the foot of each page. */
+  yard: string;
 }): Printed {
-  const { boat, plan, struck, source } = input;
-  const doc = printed({
-    size: 'A4',
-    margin: MARGIN,
-    info: { Title: `${boat.name}: waterline mark sheet`, Creator: 'Jack Plane' },
-  });
-  for (const [i, side] of (['port', 'starboard'] as const).entries()) {
-    if (i > 0) doc.addPage();
-    heading(doc, `${boat.name}: waterline, ${side}`);
+  const { boat, plan, struck, source, yard } = input;
+  const title = (side: string) => `Mark sheet: ${boat.name}, waterline, ${side}`;
+  const doc = paper(title('port'), `Mark sheet: ${boat.name}`);
+  for (const side of ['port', 'starboard'] as const) {
+    if (side === 'starboard') {
+      doc.addPage();
+      head(doc, title(side));
+    }
     const lines = [
       `Heights in mm above the datum (${DATUM_WORDS[plan.datum]}). The boat stands ${degrees(struck.fit.trimDeg)} ${struck.fit.trimDeg < 0 ? 'down by the bow' : 'up by the bow'}, ${degrees(struck.fit.heelDeg)} ${struck.fit.heelDeg < 0 ? 'down to starboard' : 'up to starboard'}.`,
       `Raised ${struck.raiseMm.toFixed(0)} mm above the line of the marks: ${struck.sinkageMm.toFixed(0)} for ${plan.addedKg} kg still to be added, ${plan.slopMm.toFixed(0)} for slop. ${plan.useFair ? 'Faired through the hull marks.' : ''}`,
@@ -50,56 +51,45 @@ export function markSheetPdf(input: {
         ? ['Two hulls: above datum is for the outer face / the inner face. The other figures are for both.']
         : []),
     ];
-    doc.font('regular').fontSize(10);
-    for (const line of lines) doc.text(line, { width: 510 });
-    doc.moveDown(0.6);
+    doc.font('regular').fontSize(10.5);
+    for (const line of lines) doc.text(line, MARGIN, doc.y, { width: WIDTH }).moveDown(0.5);
     table(
       doc,
       struck.sheet.filter((row) => row.side === side),
-      `${boat.name}: waterline, ${side} (continued)`,
+      `${title(side)} (continued)`,
     );
   }
   if (struck.stripe) {
     const { stripe } = struck;
-    doc.moveDown(1).font('bold').fontSize(11).text('Boot stripe', MARGIN);
+    doc.moveDown(1).font('bold').fontSize(12).text('Boot stripe', MARGIN);
     doc
       .font('regular')
-      .fontSize(9)
+      .fontSize(10.5)
       .text(
         `Lower edge ${plan.stripe?.gapMm} mm above the antifouling, stripe height ${plan.stripe?.heightMm} mm (vertical). Tape per side: ${stripe.lowerTapeM.toFixed(2)} m lower edge, ${stripe.upperTapeM.toFixed(2)} m upper edge. Area of both sides: ${stripe.areaM2.toFixed(2)} m².`,
-        { width: 510 },
+        { width: WIDTH },
       );
   }
-  doc.end();
+  endPaper(doc, yard);
   return doc;
 }
 
 const degrees = (value: number) => `${Math.abs(value).toFixed(2)}°`;
 
-function heading(doc: Printed, text: string): void {
-  doc.font('bold').fontSize(15).text(text, MARGIN, MARGIN);
-  doc
-    .moveTo(MARGIN, doc.y + 2)
-    .lineTo(553, doc.y + 2)
-    .lineWidth(1)
-    .stroke();
-  doc.moveDown(0.5);
-}
-
 function table(doc: Printed, rows: readonly SheetRow[], again: string): void {
-  const head = () => {
+  const columns = () => {
     doc.font('bold').fontSize(9);
     line(
       doc,
       COLUMNS.map(([name]) => name),
     );
   };
-  head();
+  columns();
   for (const row of rows) {
-    if (doc.y > 842 - MARGIN - ROW * 1.5) {
+    if (doc.y > FOOT - ROW) {
       doc.addPage();
-      heading(doc, again);
-      head();
+      head(doc, again);
+      columns();
     }
     doc.font('regular').fontSize(11);
     line(doc, [
@@ -114,12 +104,12 @@ function table(doc: Printed, rows: readonly SheetRow[], again: string): void {
       '',
     ]);
     doc
-      .rect(MARGIN + 474, doc.y - ROW + 4, 10, 10)
+      .rect(MARGIN + WIDTH - 20, doc.y - ROW + 4, 10, 10)
       .lineWidth(0.7)
       .stroke();
     doc
       .moveTo(MARGIN, doc.y - 1)
-      .lineTo(553, doc.y - 1)
+      .lineTo(MARGIN + WIDTH, doc.y - 1)
       .lineWidth(0.3)
       .stroke();
   }

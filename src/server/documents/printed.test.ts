@@ -28,9 +28,22 @@ function lettersOf(pdf: Buffer): Set<string> {
 const NAMES = ['Łódź Żółć', 'Ελληνικό σκάφος', 'Чайка', 'Ærø Ñandú'];
 
 it('names in Latin, Greek and Cyrillic letters are printed as they are written; of other scripts a box and a line say so', async () => {
-  const list = (more: string[]) => listPdf({ title: NAMES.join(', '), intro: more, tables: [], closing: [] });
+  const list = (more: string[]) =>
+    listPdf({ title: NAMES.join(', '), yard: 'Yard', intro: more, tables: [], closing: [] });
   const letters = lettersOf(await bytesOf(list([]) as never));
   expect([...new Set(NAMES.join(''))].filter((sign) => sign !== ' ' && !letters.has(sign))).toEqual([]);
   expect(letters.has('\u25a1')).toBe(false);
   expect(lettersOf(await bytesOf(list(['舟']) as never)).has('\u25a1')).toBe(true);
+});
+
+it('the foot with its page number begins no page of its own, on one page or on several', async () => {
+  const pages = async (rows: number) => {
+    const columns = [{ head: 'Item', share: 1 }];
+    const table = { heading: '', columns, rows: Array.from({ length: rows }, (_, i) => [`Tin ${i}`]) };
+    const pdf = await bytesOf(
+      listPdf({ title: 'List', yard: 'Yard', intro: [], tables: [table], closing: [] }) as never,
+    );
+    return pdf.toString('latin1').match(/\/Type \/Page\b/g)?.length;
+  };
+  expect([await pages(1), await pages(60), await pages(100)]).toEqual([1, 2, 3]);
 });

@@ -28,6 +28,7 @@ import { badFields, HttpProblem } from '../http/problem.ts';
 import { areasOfBoat, insertAreas, putEstimate, stripesOf } from '../rows/areas.ts';
 import { theBoat } from '../rows/boats.ts';
 import { drawnForm, putWaterline, waterlineOf } from '../rows/forms.ts';
+import { theYard } from '../rows/yard.ts';
 
 /** A boat's line: kept, struck by the core, printed and handed out. */
 
@@ -209,7 +210,7 @@ export const waterlineEndpoints = [
       return {
         name: `${safeName(all.boat.name)} mark sheet.pdf`,
         type: 'application/pdf',
-        content: markSheetPdf(all),
+        content: markSheetPdf({ ...all, yard: (await theYard(db)).name }),
       };
     },
   }),

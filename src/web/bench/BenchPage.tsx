@@ -4,6 +4,7 @@ import type { BenchView, LoggedConditions } from '../../contract/index.ts';
 import type { Site } from '../../core/air/index.ts';
 import { type InsideAsked, useBench } from '../api/benchQueries.ts';
 import { useYard } from '../api/queries.ts';
+import { sayTime } from '../clock/say.ts';
 import { HandTests } from '../parts/HandTests.tsx';
 import { OpenFaults } from '../parts/OpenFaults.tsx';
 import { QueryBoundary } from '../parts/QueryBoundary.tsx';
@@ -147,7 +148,11 @@ function Bench({
                 missing={wanted === null ? null : Math.max(0, wanted - mixedFor(view, step))}
               />
             )}
-            <OpenFaults faults={view.faults} boatId={view.boat.id} zone={zone} now={Date.parse(view.now)} />
+            <OpenFaults
+              faults={view.faults}
+              boatId={view.boat.id}
+              say={(at) => sayTime(at, zone, Date.parse(view.now))}
+            />
             <WorkBefore view={view} zone={zone} />
             <Together
               alike={view.alike}

@@ -4,6 +4,8 @@ import {
   fromLocalField,
   sayAt,
   sayCountdown,
+  sayDated,
+  sayDatedWithin,
   sayMinutes,
   sayRange,
   saySpan,
@@ -25,6 +27,13 @@ describe('times are said with as much as is needed to be sure', () => {
     ['2027-12-03T06:12:00Z', 'Fri 3 Dec 2027'],
   ])('%s is "%s"', (at, expected) => {
     expect(sayTime(at, zone, now)).toBe(expected);
+  });
+
+  it('on a record every time has its date, and what belongs to it on the same day only its hour', () => {
+    const begun = '2026-05-13T20:40:00Z';
+    expect(sayDated(begun, zone)).toBe('Wed 13 May 2026, 21:40');
+    expect(sayDatedWithin('2026-05-13T21:40:00Z', begun, zone)).toBe('22:40');
+    expect(sayDatedWithin('2026-05-13T23:40:00Z', begun, zone)).toBe('Thu 14 May 2026, 00:40');
   });
 
   it('midnight belongs to the day that begins, in the yard’s zone and not the reader’s', () => {

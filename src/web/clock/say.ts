@@ -16,6 +16,18 @@ export function sayTime(at: string | number, zone: string, now: number): string 
   return `${dayText(wall)} ${wall.day} ${monthText(wall)} ${wall.year}`;
 }
 
+/** A time on a record, which is read on another day and on paper: "Mon 30 Nov 2026, 17:36". */
+export function sayDated(at: string | number, zone: string): string {
+  const wall = wallOf(typeof at === 'number' ? at : Date.parse(at), zone);
+  return `${dayText(wall)} ${wall.day} ${monthText(wall)} ${wall.year}, ${clockText(wall)}`;
+}
+
+/** As {@link sayDated}, but the hour alone on the day of what it belongs to: "finished 18:47". */
+export function sayDatedWithin(at: string, of: string, zone: string): string {
+  const ms = Date.parse(at);
+  return daysBetween(Date.parse(of), ms, zone) === 0 ? clockText(wallOf(ms, zone)) : sayDated(ms, zone);
+}
+
 /** A calendar day, `YYYY-MM-DD`, as "3 Aug 2026". */
 export function sayCalendarDay(day: string): string {
   const wall = wallOf(Date.parse(`${day}T12:00Z`), 'UTC');

@@ -4,7 +4,7 @@ import type { Range } from '../../core/air/index.ts';
 import { figure } from '../../core/units/index.ts';
 import { strikeWrite } from '../api/logEntry.ts';
 import { useQueued } from '../api/mutations.ts';
-import { sayTime } from '../clock/say.ts';
+import { sayDated, sayDatedWithin } from '../clock/say.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { sayFailure } from '../words/airReasons.ts';
 import { counted } from '../words/counted.ts';
@@ -16,20 +16,19 @@ interface Props {
   entry: Entry;
   view: LogView;
   zone: string;
-  now: number;
 }
 
 /** One entry of the log. Struck through once another took its place; never gone. */
-export function EntryLine({ entry, view, zone, now }: Props) {
+export function EntryLine({ entry, view, zone }: Props) {
   const [doing, setDoing] = useState<'correct' | 'strike' | null>(null);
   const gone = entry.correctedBy !== null;
   const by = gone ? view.entries.find((e) => e.id === entry.correctedBy) : undefined;
   return (
     <div className="py-2">
-      <div className="grid gap-x-4 md:grid-cols-[9rem_minmax(0,1fr)_auto]">
-        <p className="font-semibold">{sayTime(entry.at, zone, now)}</p>
+      <div className="grid gap-x-4 md:grid-cols-[12rem_minmax(0,1fr)_auto]">
+        <p className="font-semibold">{sayDated(entry.at, zone)}</p>
         <div className={gone ? 'line-through opacity-80' : ''}>
-          <EntryText entry={entry} view={view} zone={zone} now={now} />
+          <EntryText entry={entry} view={view} zone={zone} />
         </div>
         {!gone && entry.kind !== 'strike' && (
           <p className="no-print flex gap-1">
@@ -53,14 +52,14 @@ export function EntryLine({ entry, view, zone, now }: Props) {
         )}
       </div>
       {by && (
-        <p className="text-sm md:pl-[10rem]">
+        <p className="text-sm md:pl-[13rem]">
           {by.kind === 'strike'
-            ? `Voided ${sayTime(by.recordedAt, zone, now)}: ${by.body.reason}`
-            : `Corrected ${sayTime(by.recordedAt, zone, now)}`}
+            ? `Voided ${sayDated(by.recordedAt, zone)}: ${by.body.reason}`
+            : `Corrected ${sayDated(by.recordedAt, zone)}`}
         </p>
       )}
       {entry.corrects && entry.kind !== 'strike' && (
-        <p className="text-sm md:pl-[10rem]">Replaces an earlier entry.</p>
+        <p className="text-sm md:pl-[13rem]">Replaces an earlier entry.</p>
       )}
       {doing === 'correct' && entry.kind === 'coat' && (
         <div className="board my-2 p-3">
@@ -114,9 +113,7 @@ function CoatAir({ entry, zone }: { entry: Extract<Entry, { kind: 'coat' }>; zon
         <span className="text-error block font-semibold">
           Outside the limits:{' '}
           {air.failures
-            .map(
-              (failure) => `${sayTime(failure.at, zone, Date.parse(entry.at))} ${sayFailure(failure, show)}`,
-            )
+            .map((failure) => `${sayDatedWithin(failure.at, entry.at, zone)} ${sayFailure(failure, show)}`)
             .join('; ')}
         </span>
       )}
@@ -124,7 +121,7 @@ function CoatAir({ entry, zone }: { entry: Extract<Entry, { kind: 'coat' }>; zon
   );
 }
 
-function EntryText({ entry, view, zone, now }: Props) {
+function EntryText({ entry, view, zone }: Props) {
   const { show } = useUnits();
   const name = (id: string) => view.products[id]?.name ?? 'unknown product';
   switch (entry.kind) {
@@ -141,8 +138,8 @@ function EntryText({ entry, view, zone, now }: Props) {
           {METHOD_WORDS[body.method].toLowerCase()}
           {body.by && ` (${body.by})`}
           {film !== null && <>, {show(film, 'film')} dry film (from litres used)</>}, finished{' '}
-          {sayTime(body.endedAt, zone, Date.parse(entry.at))}
-          {removedAt && <strong className="block">Removed {sayTime(removedAt, zone, now)}</strong>}
+          {sayDatedWithin(body.endedAt, entry.at, zone)}
+          {removedAt && <strong className="block">Removed {sayDated(removedAt, zone)}</strong>}
           <CoatAir entry={entry} zone={zone} />
           {body.note && <span className="block text-sm">{body.note}</span>}
         </>

@@ -8,7 +8,7 @@ import { entryWrite } from '../api/logEntry.ts';
 import { useQueued } from '../api/mutations.ts';
 import { useYard } from '../api/queries.ts';
 import { useMinute } from '../clock/now.ts';
-import { sayTime } from '../clock/say.ts';
+import { sayDated } from '../clock/say.ts';
 import { BoatDrawing } from '../parts/drawing/BoatDrawing.tsx';
 import { rowsOf } from '../parts/drawing/drawnRows.ts';
 import { OpenFaults } from '../parts/OpenFaults.tsx';
@@ -30,7 +30,7 @@ export function LogPage() {
         <QueryBoundary query={log}>
           {(view) => (
             <>
-              <Log view={view} zone={yardData.zone} />
+              <Log view={view} zone={yardData.zone} yard={yardData.name} />
               {log.hasNextPage && (
                 <p className="no-print p-3 md:p-6">
                   <button
@@ -56,7 +56,7 @@ export function LogPage() {
 /** A log that is longer is not read through. */
 const SEARCHED_FROM = 20;
 
-function Log({ view, zone }: { view: LogView; zone: string }) {
+function Log({ view, zone, yard }: { view: LogView; zone: string; yard: string }) {
   const now = useMinute();
   const [search, setSearch] = useState('');
   const found = search.trim() === '' ? view : { ...view, entries: entriesWith(view, search) };
@@ -70,6 +70,9 @@ function Log({ view, zone }: { view: LogView; zone: string }) {
         <button type="button" className="btn btn-sm no-print" onClick={() => window.print()}>
           Print
         </button>
+        <p className="hidden w-full border-t pt-2 print:block">
+          {yard}. Printed {sayDated(now, zone)}.
+        </p>
       </div>
       {view.clocks.length > 0 && hasHull(view.boat) && (
         <div className="board p-2">
@@ -94,26 +97,14 @@ function Log({ view, zone }: { view: LogView; zone: string }) {
         </p>
       )}
       {areas.map((area) => (
-        <AreaLog key={area.id} area={area} view={view} found={found} zone={zone} now={now} />
+        <AreaLog key={area.id} area={area} view={view} found={found} zone={zone} />
       ))}
     </div>
   );
 }
 
 /** Totals cover every entry, also while only some are shown. */
-function AreaLog({
-  area,
-  view,
-  found,
-  zone,
-  now,
-}: {
-  area: Area;
-  view: LogView;
-  found: LogView;
-  zone: string;
-  now: number;
-}) {
+function AreaLog({ area, view, found, zone }: { area: Area; view: LogView; found: LogView; zone: string }) {
   const { show } = useUnits();
   const entries = entriesOf(found, area);
   const areaM2 = view.clocks.find(({ areaId }) => areaId === area.id)?.areaM2 || null;
@@ -144,8 +135,7 @@ function AreaLog({
       <OpenFaults
         faults={view.faults.filter(({ areaId }) => areaId === area.id)}
         boatId={view.boat.id}
-        zone={zone}
-        now={now}
+        say={(at) => sayDated(at, zone)}
       />
       {entries.length === 0 ? (
         <p className="py-2 opacity-80">No entries.</p>
@@ -154,14 +144,14 @@ function AreaLog({
           {withNotesTogether(entries).map(([entry, ...more]) => (
             <li key={entry.id}>
               {more.length === 0 ? (
-                <EntryLine entry={entry} view={view} zone={zone} now={now} />
+                <EntryLine entry={entry} view={view} zone={zone} />
               ) : (
-                <details className="py-2">
+                <details className="print-open py-2">
                   <summary className="target cursor-pointer">
-                    {more.length + 1} notes while applying, the last {sayTime(entry.at, zone, now)}
+                    {more.length + 1} notes while applying, the last {sayDated(entry.at, zone)}
                   </summary>
                   {[entry, ...more].map((note) => (
-                    <EntryLine key={note.id} entry={note} view={view} zone={zone} now={now} />
+                    <EntryLine key={note.id} entry={note} view={view} zone={zone} />
                   ))}
                 </details>
               )}

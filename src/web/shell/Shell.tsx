@@ -78,7 +78,7 @@ export function Shell() {
 
   return (
     <ConfirmProvider>
-      <div className="bg-base-100 text-base-content min-h-dvh md:grid md:grid-cols-[11.5rem_minmax(0,1fr)]">
+      <div className="bg-base-100 text-base-content min-h-dvh md:not-print:grid md:not-print:grid-cols-[11.5rem_minmax(0,1fr)]">
         <a href="#main" className="skip-link">
           Skip to content
         </a>
@@ -128,7 +128,7 @@ export function Shell() {
             Glossary
           </button>
         </header>
-        <main id="main" ref={main} tabIndex={-1} className="min-w-0 pb-20 outline-none md:pb-6">
+        <main id="main" ref={main} tabIndex={-1} className="min-w-0 pb-20 outline-none md:pb-6 print:pb-0">
           <QueueNotice />
           <Suspense fallback={null}>
             <WindowNotices />

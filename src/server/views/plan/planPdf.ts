@@ -34,7 +34,8 @@ export async function planPdf(view: PlanView, { name, zone }: { name: string; zo
     sums: [],
   });
   return listPdf({
-    title: `Plan, ${name}`,
+    title: `Plan: ${name}`,
+    yard: name,
     intro: [
       `Made ${moment(view.now)}. The times hold if the weather is as forecast. Before each coat, check the conditions at the boat.`,
       ...view.boats.map(

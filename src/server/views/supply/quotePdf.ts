@@ -59,6 +59,7 @@ export function quoteContent(input: {
   ].filter((line): line is string => Boolean(line));
   return {
     title: quote.title || `Quote for ${view.boatName}`,
+    yard: yard.name,
     intro: [
       (lines(settings.address).length > 0 ? lines(settings.address) : [yard.name]).join('\n'),
       ...(quote.customer.trim() ? [`For:\n${lines(quote.customer).join('\n')}`] : []),

@@ -48,6 +48,7 @@ export async function shoppingPdf(context: Context) {
   const money = (minor: number) => sayMoney(minor, view.currency);
   return listPdf({
     title: `Shopping list: ${name}`,
+    yard: name,
     intro: [`${day(view.now)}. Enough for planned work with 90 % certainty, less current stock.`],
     tables: [
       ...view.orders.map((order) => ({
