@@ -100,7 +100,7 @@ test('the log prints without its buttons, and an entry struck out says why', asy
   await expect(voiding).toBeDisabled();
   await reason.fill('on the wrong area');
   await voiding.click();
-  await expect(area.getByText(/^Voided \d\d:\d\d: on the wrong area/)).toBeVisible();
+  await expect(area.getByText(/^Voided .* 20\d\d, \d\d:\d\d: on the wrong area/)).toBeVisible();
   await page.emulateMedia({ media: 'print' });
   await expect(page.getByRole('button', { name: 'Print' })).toBeHidden();
   await expect(area.getByText('Samphire Undercoat, coat 1')).toBeVisible();

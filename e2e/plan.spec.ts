@@ -46,8 +46,13 @@ test('hours that end before they begin are refused at their field, and nothing t
   await page.getByLabel('Works from').first().selectOption('17');
   await page.getByLabel('Works until').first().selectOption('8');
   await page.getByLabel('Name', { exact: true }).first().fill('Early riser');
+  // A launch date typed in part is refused, not left out.
+  const wanted = page.getByRole('group', { name: /wanted afloat by$/ }).first();
+  await wanted.getByRole('spinbutton').first().press('Backspace');
+  await wanted.getByRole('spinbutton').first().press('2');
   await page.getByRole('button', { name: 'Save and plan again' }).click();
   await expect(page.getByText('End of work must be later than 17:00, but is 08:00').first()).toBeVisible();
+  await expect(page.getByText('Launch wanted must be a date and time').first()).toBeVisible();
   await expect(page.getByLabel('Name', { exact: true }).first()).toHaveValue('Early riser');
 });
 

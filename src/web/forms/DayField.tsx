@@ -3,7 +3,7 @@ import { useEffect, useRef } from 'react';
 import { DateField, I18nProvider, Label } from 'react-aria-components';
 import { useController } from 'react-hook-form';
 import { useFieldMessages } from './Field.tsx';
-import { DateParts } from './TimeInput.tsx';
+import { DateParts, incomplete } from './TimeInput.tsx';
 
 /** What a field holds, as a calendar day; null: nothing, or no day. */
 function parsed(value: string): CalendarDate | null {
@@ -12,13 +12,6 @@ function parsed(value: string): CalendarDate | null {
   } catch {
     return null;
   }
-}
-
-/** A day typed in part as it stands there, for the form to refuse; empty: nothing is typed. */
-function incomplete(box: HTMLElement | null): string {
-  const parts = [...(box?.querySelectorAll('[role=spinbutton]') ?? [])];
-  const isBlank = parts.every((part) => part.hasAttribute('data-placeholder'));
-  return isBlank ? '' : parts.map(({ textContent }) => textContent).join('/');
 }
 
 /** A labelled calendar day of a form (`YYYY-MM-DD`, empty: not given), typed or stepped part by part, with its refusal. */

@@ -10,7 +10,7 @@ const STEP_MIN = 5;
 
 interface Props {
   label: string;
-  /** "2026-05-14T06:12" in the yard’s zone; empty: not given. */
+  /** "2026-05-14T06:12" in the yard’s zone; empty: not given; anything else: typed in part. */
   value: string;
   onChange: (value: string) => void;
   onBlur?: () => void;
@@ -46,6 +46,13 @@ export const DateParts = () => (
   </DateInput>
 );
 
+/** A date typed in part as it stands there, for the form to refuse; empty: nothing is typed. */
+export function incomplete(box: HTMLElement | null): string {
+  const parts = [...(box?.querySelectorAll('[role=spinbutton]') ?? [])];
+  const isBlank = parts.every((part) => part.hasAttribute('data-placeholder'));
+  return isBlank ? '' : parts.map(({ textContent }) => textContent).join('/');
+}
+
 /** A date and time of the yard’s zone on a 24-hour clock, typed or stepped part by part, with its day of the week. */
 export function TimeInput({
   label,
@@ -80,7 +87,11 @@ export function TimeInput({
         shouldForceLeadingZeros
         value={at}
         onChange={(next) => onChange(next ? textOf(next as CalendarDateTime) : '')}
-        {...(onBlur && { onBlur })}
+        onBlur={() => {
+          // Typed in part, it is for the form to refuse, and not left out.
+          if (parsed(value) === null) onChange(incomplete(box.current));
+          onBlur?.();
+        }}
         isInvalid={invalid ?? false}
         {...(describedBy && { 'aria-describedby': describedBy })}
       >
