@@ -47,7 +47,7 @@ test('the search is accessible', async ({ page }) => {
   await expectAccessibleAtBoth(page);
 });
 
-test('on paper a page has the whole width, upright or across', async ({ page, request }) => {
+test('on paper a page has the whole width, in portrait or landscape', async ({ page, request }) => {
   await page.goto((await addresses(request)).log);
   await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
   await page.emulateMedia({ media: 'print' });

@@ -35,7 +35,7 @@ export type ProgressView = Pick<ProgressBody, 'section' | 'comb' | 'usedL'> & {
 
 /** What one device noted of the coat in hand: who applies it, and what else is painted in one go. */
 export type SessionNoteView = Pick<SessionBody, 'areaIds' | 'people' | 'device'> & {
-  /** It ended here without a coat. */
+  /** The session ended here without a coat. */
   ended: boolean;
   entryId: string;
   at: string;

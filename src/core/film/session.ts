@@ -21,7 +21,7 @@ export interface SessionNote {
   areaIds: readonly string[];
   people: readonly string[];
   device: SessionDevice;
-  /** It ended here, and no coat came of it. */
+  /** The session ended here without a coat. */
   ended?: boolean;
 }
 

@@ -159,7 +159,7 @@ const CAUSES: Record<EntryInput['kind'], string> = {
   strike: 'an entry was struck out',
 };
 
-/** Entries that no snapshot of the yard holds: views read them from the database. A session that ends takes its pots along, which it does. */
+/** Entries that no snapshot of the yard holds: views read them from the database. The end of a session is not one of them: used-up pots go with it. */
 const OUTSIDE_SNAPSHOTS: readonly EntryInput['kind'][] = ['note', 'tape', 'progress', 'session'];
 
 export const logEndpoints = [

@@ -16,8 +16,8 @@ type Row = typeof logEntry.$inferSelect;
 export const notSuperseded = sql`not exists (select 1 from log_entry c where c.corrects = ${logEntry.id})`;
 
 /**
- * A coat's session that ended without it, after a row of the log of the same coat. What a device kept for long and sends later still
- * counts: somebody painted.
+ * Whether a session ended without a coat, after a row of the log for the same coat. A row that a device kept and sends after the end
+ * still counts: somebody may have painted.
  */
 export const sessionEnded = sql`exists (select 1 from log_entry k where k.kind = 'session' and k.area_id = log_entry.area_id
   and k.step_id = log_entry.step_id and k.coat_no = log_entry.coat_no and k.at >= log_entry.at

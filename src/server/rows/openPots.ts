@@ -41,7 +41,7 @@ export async function openPotsSince(db: Queries, since: Date, boatId: string | n
         gt(logEntry.at, since),
         notSuperseded,
         sql`not ${usedBy(sql`${emptied} is not true`)}`,
-        // Used up in a session that no coat came of, it is part of none.
+        // A pot used up in a session that ended without a coat belongs to no coat.
         sql`not (${usedBy(emptied)} and ${sessionEnded})`,
         boatId === null ? undefined : eq(logEntry.boatId, boatId),
       ),

@@ -62,7 +62,7 @@ export function BenchSteps({ applies, part, onPart }: Props) {
 /** Where the labels of the tins are confirmed, below what to pour. */
 export const LABELS = 'labels';
 
-/** Whether the labels are on the screen: what leads to them is not needed then. */
+/** Whether the labels are on the screen, so that the button to them isn’t needed. */
 function useLabelsInSight(shown: boolean): boolean {
   const [inSight, setInSight] = useState(false);
   useEffect(() => {

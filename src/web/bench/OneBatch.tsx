@@ -228,8 +228,7 @@ export function OneBatch({
           />
         </>
       )}
-      {/* At a desk they stand in Ready, beside it. */}
-      <ul className="border-line space-y-1 border-l-4 pl-3 text-sm lg:hidden">
+      <ul className="border-line space-y-1 border-l-4 pl-3 text-sm">
         {cautionsFor(sheet.hazards, view.area, step.method).map((caution) => (
           <li key={caution}>{caution}</li>
         ))}

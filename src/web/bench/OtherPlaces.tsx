@@ -19,14 +19,13 @@ interface Props {
   zone: string;
 }
 
-/** What a kilowatt hour costs, in the yard's money, remembered on this device. */
+/** What a kilowatt hour costs, in the yard's money, remembered on this device; 0: nobody said. */
 const KEY = 'jack-plane.kilowatt-hour';
-const USUAL_PRICE = 0.3;
 const MOST_PRICE = 1000;
 
 function keptPrice(): number {
   const kept = Number(localStorage.getItem(KEY) ?? Number.NaN);
-  return Number.isFinite(kept) && kept >= 0 && kept <= MOST_PRICE ? kept : USUAL_PRICE;
+  return Number.isFinite(kept) && kept >= 0 && kept <= MOST_PRICE ? kept : 0;
 }
 
 const SHELL_WORDS: Record<ShellKind, string> = {
@@ -164,7 +163,7 @@ function Heat({
   const kilowatts = (watts: number) => `${figure(Math.round(watts / 100) / 10)} kW`;
   const short = heat.neededW > heat.watts;
   const cost = (kWh: number) =>
-    `${figure(Math.round(kWh * 10) / 10)} kWh, ${sayMoney(toMinor(kWh * price, currency), currency)}`;
+    `${figure(Math.round(kWh * 10) / 10)} kWh${price > 0 ? ` (${sayMoney(toMinor(kWh * price, currency), currency)})` : ''}`;
   return (
     <div className="space-y-1">
       <p className={short ? 'font-semibold' : ''}>
@@ -176,7 +175,7 @@ function Heat({
       </p>
       <p>
         {heat.kWhLikely !== null && heat.kWhMost !== null && heat.until !== null
-          ? `Heating until ${sayTime(heat.until, zone, now)}: likely ${cost(heat.kWhLikely)} with a thermostat; at most ${cost(heat.kWhMost)} (always on).`
+          ? `Heating until ${sayTime(heat.until, zone, now)}: with a thermostat, likely ${cost(heat.kWhLikely)}; if always on, at most ${cost(heat.kWhMost)}.${price > 0 ? '' : ' For the cost, enter the price of a kWh below.'}`
           : 'No cost given: the coat isn’t safe before the forecast ends.'}
       </p>
       <p className="text-sm">

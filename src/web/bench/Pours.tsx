@@ -45,7 +45,7 @@ function reading(
   }
 }
 
-/** "1. base": which is poured first is asked by whoever holds both tins. */
+/** "1. base": numbered in the order of pouring. */
 const inOrder = (name: string, i: number) => `${i + 1}. ${name}`;
 
 const LAYERS = ['var(--st-finished)', 'var(--st-key-first)', 'var(--st-too-soon)', 'var(--st-thumb)'];

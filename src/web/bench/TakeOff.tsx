@@ -68,7 +68,7 @@ function TakeOffForm({
   const submit = async (values: Values): Promise<FieldError[] | undefined> => {
     const read = new FormReader('metric');
     const at = fromLocalField(values.at, zone);
-    if (!at) read.refuse('at', `done "${values.at}" is not a time`);
+    if (!at) read.refuse('at', 'Finished must be a date and time');
     const toGround = values.from === 'ground';
     const sanded = values.way === 'sanded' && values.grit.trim() !== '';
     const entry: EntryInput = {

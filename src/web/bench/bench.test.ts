@@ -55,7 +55,7 @@ const area = { id: 'area', name: 'Bottom', service: 'immersed' } as Area;
 describe('cautions stand where the hand is', () => {
   it('a sheet’s dangers, and confined space first in a bilge or tank', () => {
     expect(cautionsFor(['isocyanate'], area, 'roller')[0]).toMatch(/^Isocyanates: .* respirator at least/);
-    // Sprayed, no mask that only filters will do [handbook part 15].
+    // Sprayed, no filter mask is enough [handbook part 15].
     for (const method of ['conventional-spray', 'airless-spray', 'aerosol'] as const)
       expect(cautionsFor(['isocyanate'], area, method)[0]).toMatch(/air-fed mask/);
     for (const service of ['bilge', 'tank'] as const) {
@@ -69,7 +69,7 @@ describe('cautions stand where the hand is', () => {
       haveReady(['solvent'], { ...area, service }, 'brush').join(' ');
     expect(ready('immersed')).toMatch(/low angle/);
     expect(ready('immersed')).not.toMatch(/way out/);
-    expect(ready('interior')).toMatch(/way out.*head-down corners/);
+    expect(ready('interior')).toMatch(/can’t ignite.*way out.*head-down corners/);
     for (const service of ['bilge', 'tank'] as const)
       expect(ready(service)).toMatch(/^Confined.*can’t ignite.*way out/);
   });

@@ -234,7 +234,7 @@ describe('while a coat goes on', () => {
   });
 });
 
-it('a session of which no coat came is ended with a question: its ticks and its pot no longer count', async () => {
+it('a session without a coat is ended after a question: what was ticked in it no longer counts', async () => {
   const { area, user } = await planned(single);
   await user.click(await screen.findByRole('button', { name: /^Section 1/ }));
   expect(await screen.findByText(/^Begun .* on a computer\.$/)).toBeDefined();

@@ -4,7 +4,7 @@ import type { Hazard } from '../../core/system/index.ts';
 /** What to mind at this step; the product's own safety data sheet and local codes always come first. */
 const CAUTIONS: Record<Hazard, string> = {
   isocyanate:
-    'Isocyanates: wear a fresh organic-vapour and particulate respirator at least. Keep unprotected people away.',
+    'Isocyanates: wear a fresh organic-vapour and particulate respirator at least, and an air-fed mask if you spray. Keep unprotected people away.',
   solvent: 'Solvent: ventilate, allow no flames or sparks, and keep stock outside the boat.',
   'epoxy-sensitiser': 'Epoxy is a sensitiser: wear gloves, and never put solvent on skin.',
   biocide: 'Biocides: wear gloves and eye protection, collect residue, and check local bans.',
@@ -30,7 +30,7 @@ export const wayOut = ({ service }: Pick<Area, 'service'>): string[] =>
 /** Protective equipment, light and, inside, the way out, before a tin is opened [T, handbook parts 8 and 15]. */
 export const haveReady = (hazards: readonly Hazard[], area: Area, method: Step['method']): string[] => [
   ...cautionsFor(hazards, area, method),
-  CONFINED.has(area.service)
+  INSIDE.has(area.service)
     ? 'Light at a low angle shows dry spots. Use only lamps that can’t ignite vapour.'
     : 'Light at a low angle shows dry spots: set up a lamp.',
   ...(INSIDE.has(area.service) ? ['Plan your way out before you start.', ...wayOut(area)] : []),

@@ -94,8 +94,8 @@ export function coatEntries(
   const { view, others, own, leftM2, step, product, pots, conditions, against, zone, idOf } = about;
   const at = fromLocalField(values.start, zone);
   const endedAt = fromLocalField(values.end, zone);
-  if (!at) read.refuse('start', `start "${values.start}" is not a time`);
-  if (!endedAt) read.refuse('end', `end "${values.end}" is not a time`);
+  if (!at) read.refuse('start', 'Started must be a date and time');
+  if (!endedAt) read.refuse('end', 'Finished must be a date and time');
   const { canLitres } = product.sheet;
   const used = canLitres
     ? read.number('cans', 'cans used', values.cans) * canLitres

@@ -78,7 +78,12 @@ export function useSession(view: BenchView): BenchSession {
     end: () => {
       if (!next) return;
       const others = view.alike.filter(({ areaId }) => session?.areaIds.includes(areaId));
-      const at = new Date(Math.max(Date.now(), afterMs + 1)).toISOString();
+      // Later than all that it ends, though another device’s clock runs ahead.
+      const noted = [view.progress, ...others.map(({ progress }) => progress)].flat();
+      const lastMs = [...noted.map((each) => each.at), ...view.emptied.map((pot) => pot.mixedAt)].map(
+        Date.parse,
+      );
+      const at = new Date(Math.max(Date.now(), afterMs + 1, ...lastMs)).toISOString();
       const device = thisDevice();
       for (const { areaId, stepId, coatNo } of [{ areaId: view.area.id, ...next }, ...others]) {
         const body = { stepId, coatNo, areaIds: [], people: [], device, ended: true as const };

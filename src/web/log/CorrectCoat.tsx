@@ -57,8 +57,8 @@ export function CorrectCoat({
     const read = new FormReader(system);
     const at = fromLocalField(values.start, zone);
     const endedAt = fromLocalField(values.end, zone);
-    if (!at) read.refuse('start', `start "${values.start}" is not a time`);
-    if (!endedAt) read.refuse('end', `end "${values.end}" is not a time`);
+    if (!at) read.refuse('start', 'Started must be a date and time');
+    if (!endedAt) read.refuse('end', 'Finished must be a date and time');
     const { by: _, ...kept } = body;
     const conditions = typedAir(values, read);
     const input: EntryInput = {
