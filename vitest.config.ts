@@ -37,7 +37,9 @@ export default defineConfig({
           include: ['src/web/**/*.test.tsx'],
           exclude: CLOCKED,
           env: { NODE_ENV: 'production' },
-          setupFiles: ['test/productionReact.ts', ...test.setupFiles],
+          setupFiles: ['test/freshModules.ts', 'test/productionReact.ts', ...test.setupFiles],
+          // Packages are loaded once a process, our own modules once a file.
+          isolate: false,
         },
       },
     ],

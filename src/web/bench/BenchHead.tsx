@@ -6,15 +6,17 @@ import { AreaParts } from '../parts/AreaParts.tsx';
 import { StateTerm } from '../parts/Term.tsx';
 import { StateMark } from '../state/StateMark.tsx';
 import { STATES } from '../state/states.ts';
+import { workLeft } from '../state/workStates.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { countdownWord, taskOf } from '../words/clocks.ts';
 import { METHOD_WORDS, ORDER_WORDS } from '../words/systems.ts';
 import { ReadAloud, SPOKEN } from './ReadAloud.tsx';
 
-/** A second lap straight on, while the far end of the first is not ready. */
+/** A second lap straight on, while the far end of the first is not ready and no work comes between the two. */
 function Lap({ clock, zone, now }: { clock: BenchView['clock']; zone: string; now: number }) {
   const { lap } = clock;
   if (!lap || clock.state !== 'too-soon' || Date.parse(lap.farEnd) <= now) return null;
+  if (workLeft(clock.work, now).length > 0) return null;
   return (
     <p>
       You can start the next coat from {sayTime(lap.start, zone, now)}, where you started this one. Don’t

@@ -8,7 +8,7 @@ import { countdownWord, taskOf, workWords } from '../words/clocks.ts';
 /** The one thing that needs hands next, and until when. Read before anything is clicked. */
 export function DoNext({ lines, zone }: { lines: readonly BoardLine[]; zone: string }) {
   const now = useNow();
-  const line = nextLine(lines);
+  const line = nextLine(lines, now);
   if (!line) {
     return (
       <section aria-label="Next" className="board p-4">
@@ -87,7 +87,7 @@ function AreaNext({
 }) {
   const { clock } = line;
   const word = countdownWord(clock, now);
-  const work = workWords(clock, now);
+  const work = workWords(clock, now, zone);
   return (
     <>
       <div>
@@ -96,7 +96,7 @@ function AreaNext({
         <p className="text-lg">
           {clock.areaName}, {clock.boatName} <StateMark state={clock.state} />
         </p>
-        {work && <p>{work.replace(/^b/, 'B')}.</p>}
+        {work && <p>{work}.</p>}
       </div>
       {clock.until && word && (
         <p className="md:text-right">

@@ -173,7 +173,7 @@ function AreaLine({
   zone: string;
 }) {
   const word = countdownWord(clock, now);
-  const work = workWords(clock, now);
+  const work = workWords(clock, now, zone);
   const left = clock.until === null ? null : Date.parse(clock.until) - now;
   const when = clock.until ? sayTime(clock.until, zone, now) : null;
   return (

@@ -1,4 +1,5 @@
 import type { AreaClock } from '../../contract/index.ts';
+import { notBefore } from '../words/clocks.ts';
 import { type BoardLine, isRunningOut } from './urgency.ts';
 import { startOfDay } from './wallClock.ts';
 
@@ -9,7 +10,7 @@ export type Group = (typeof GROUPS)[number];
 export const GROUP_WORDS: Record<Group, { title: string; meaning: string }> = {
   now: { title: 'Urgent', meaning: 'mixed pots, bare steel, windows about to close' },
   today: { title: 'Today', meaning: 'can be worked on today' },
-  later: { title: 'Later', meaning: 'opens tomorrow or after' },
+  later: { title: 'Later', meaning: 'tomorrow or after' },
   waits: { title: 'Blocked', meaning: 'under a support, window closed, or data missing' },
   'not-begun': { title: 'Not started', meaning: 'bare, or no system chosen' },
   finished: { title: 'Done', meaning: 'all coats of the system applied' },
@@ -17,6 +18,7 @@ export const GROUP_WORDS: Record<Group, { title: string; meaning: string }> = {
 
 const OF_STATE: Partial<Record<AreaClock['state'], Group>> = {
   open: 'today',
+  'too-soon': 'today',
   thumb: 'today',
   keyed: 'today',
   'key-first': 'today',
@@ -28,12 +30,12 @@ const OF_STATE: Partial<Record<AreaClock['state'], Group>> = {
 /** Which group a line is of, seen from `now` by the yard's calendar. */
 export function groupOf(line: BoardLine, now: number, zone: string): Group {
   if (line.kind === 'pot' || line.clock.primeBy !== null || isRunningOut(line, now)) return 'now';
-  const { state, until } = line.clock;
-  if (state === 'too-soon') {
-    const midnight = startOfDay(now, zone, 1);
-    return until !== null && Date.parse(until) < midnight ? 'today' : 'later';
-  }
-  return OF_STATE[state] ?? 'waits';
+  const group = OF_STATE[line.clock.state] ?? 'waits';
+  if (line.clock.state === 'too-soon' && line.clock.until === null) return 'later';
+  if (group !== 'today') return group;
+  // The film, a wait, or the sanding that comes first may hold the coat back beyond today.
+  const waits = notBefore(line.clock, now);
+  return waits !== null && Date.parse(waits.at) >= startOfDay(now, zone, 1) ? 'later' : 'today';
 }
 
 /** Patches hidden under the supports of one boat, told as one line. */

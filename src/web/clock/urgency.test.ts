@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { aClock } from '../../../test/aClock.ts';
 import type { AreaClock, PotView } from '../../contract/index.ts';
-import { countdownWord, heldBack, notBefore, taskOf } from '../words/clocks.ts';
+import { countdownWord, heldBack, notBefore, taskOf, workWords } from '../words/clocks.ts';
+import { groupOf } from './groups.ts';
 import { boardLines, isRunningOut, nextLine, RUNNING_OUT_MS } from './urgency.ts';
 
 const NOW = Date.parse('2026-05-14T12:00:00Z');
@@ -50,7 +51,7 @@ describe('the order of the board', () => {
     const missed = clock({ areaName: 'missed', state: 'key-first', until: null });
     const bare = clock({ areaName: 'bare', state: 'bare', until: null });
     const name = (pots: PotView[], clocks: AreaClock[]) => {
-      const line = nextLine(boardLines(pots, clocks));
+      const line = nextLine(boardLines(pots, clocks), NOW);
       return line?.kind === 'pot' ? 'pot' : line?.clock.areaName;
     };
     expect(name([pot(null)], [closing])).toBe('pot');
@@ -59,6 +60,16 @@ describe('the order of the board', () => {
     expect(name([], [waiting, bare])).toBe('bare');
     expect(name([], [waiting])).toBe('waiting');
     expect(name([], [])).toBeUndefined();
+    // Its window is open, but what comes first is a sanding that clogs until after tomorrow.
+    const sand = { taskId: 't', kind: 'sand' as const, amount: 180, note: '', doneAt: null, entryId: null, endsAt: null, fromAt: null, sandableAt: inHours(40), strewn: null }; // biome-ignore format: one line
+    const clogs = clock({ areaName: 'clogs', until: inHours(80), work: [sand] });
+    expect(name([], [clogs, missed])).toBe('missed');
+    expect(name([], [clogs])).toBe('clogs');
+    const groupsAt = (now: number) =>
+      [clogs, missed].map((it) => groupOf({ kind: 'area', clock: it, decides: 0 }, now, 'UTC'));
+    expect(groupsAt(NOW)).toEqual(['later', 'today']);
+    expect(groupsAt(NOW + 36 * 3_600_000)).toEqual(['today', 'today']);
+    expect(workWords(clogs, NOW, 'UTC')).toBe('Do first: sand with 180 grit (not before Sat 16 May, 04:00)');
   });
 
   it('only what closes can run out: waiting for a window to open is not running out', () => {

@@ -1,5 +1,6 @@
 import type { AreaClock, PotView } from '../../contract/index.ts';
 import { urgencyMs } from '../../core/cure/index.ts';
+import { notBefore } from '../words/clocks.ts';
 
 /** One line of the board: a live pot or an area, with what it asks for and the moment that decides its place. */
 export type BoardLine =
@@ -46,15 +47,17 @@ export function isRunningOut(line: BoardLine, now: number): boolean {
  * The line that needs hands next: a pot, a window that is open and closes first, then one to be keyed, then a bare
  * area; where nothing can be done, the window that opens first.
  */
-export function nextLine(lines: readonly BoardLine[]): BoardLine | undefined {
+export function nextLine(lines: readonly BoardLine[], now: number): BoardLine | undefined {
+  const find = (states: readonly AreaClock['state'][], isFree: (clock: AreaClock) => boolean) =>
+    lines.find((line) => line.kind === 'area' && states.includes(line.clock.state) && isFree(line.clock));
   const can = (states: readonly AreaClock['state'][]) =>
-    lines.find((line) => line.kind === 'area' && states.includes(line.clock.state));
+    find(states, (clock) => notBefore(clock, now) === null);
   return (
     lines.find((line) => line.kind === 'pot') ??
     lines.find((line) => line.kind === 'area' && line.clock.primeBy !== null) ??
     can(['thumb', 'open', 'keyed']) ??
     can(['key-first']) ??
     can(['bare']) ??
-    can(['too-soon'])
+    find(['too-soon', 'thumb', 'open', 'keyed', 'key-first'], () => true)
   );
 }

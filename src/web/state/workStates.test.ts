@@ -40,8 +40,8 @@ describe('how work before a coat stands', () => {
       task({ taskId: SAND, kind: 'sand', amount: 320 }),
       task({ taskId: 'x', doneAt: at(-2) }),
     ];
-    expect(workWords(clock(work), NOON)).toBe('Do first: wash, sand with 320 grit');
-    expect(workWords(clock([task({ doneAt: at(-1) })]), NOON)).toBe('');
+    expect(workWords(clock(work), NOON, 'UTC')).toBe('Do first: wash, sand with 320 grit');
+    expect(workWords(clock([task({ doneAt: at(-1) })]), NOON, 'UTC')).toBe('');
     expect(workLeft(work, NOON)).toHaveLength(2);
   });
 });

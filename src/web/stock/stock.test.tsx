@@ -63,10 +63,12 @@ describe('the coat that a shortage stops', () => {
     at: '2026-05-14T12:00:00Z',
   };
   const now = Date.parse('2026-05-12T12:00:00Z');
-  it('by its weekday while it is near, by its date later, and without either where nobody knows', () => {
-    expect(sayStopped(stop, 'UTC', now)).toBe('third coat on Bottom port (Test hull), Thursday');
+  it('by its day while it is near, roughly later, and without a day where nobody knows', () => {
+    expect(sayStopped(stop, 'UTC', now)).toBe('third coat on Bottom port (Test hull), Thu 14 May');
+    expect(sayStopped({ ...stop, at: '2026-05-12T16:00:00Z' }, 'UTC', now)).toMatch(/, today$/);
+    expect(sayStopped({ ...stop, at: '2026-05-13T08:00:00Z' }, 'UTC', now)).toMatch(/, tomorrow$/);
     expect(sayStopped({ ...stop, at: '2026-06-02T12:00:00Z' }, 'UTC', now)).toBe(
-      'third coat on Bottom port (Test hull), about 2 June',
+      'third coat on Bottom port (Test hull), about 2 Jun',
     );
     expect(sayStopped({ ...stop, at: null, coat: 9 }, 'UTC', now)).toBe('coat 9 on Bottom port (Test hull)');
   });

@@ -5,6 +5,13 @@ import type { StackValues } from './stackForm.ts';
 /** Rows are drawn for no more coats than a step may have. */
 const MOST_COATS = 30;
 
+const sanded = (grits: readonly string[], joints: number): string[] => {
+  const said = grits
+    .slice(0, joints)
+    .flatMap((grit, i) => (grit ? [`${grit} grit before coat ${i + 2}`] : []));
+  return said.length > 0 ? said : ['no sanding between coats'];
+};
+
 /** What differs from coat to coat of a step: hours between by choice, the grit of each joint, a word on tool or brush. */
 export function CoatByCoatFields({ index }: { index: number }) {
   const { control, register } = useFormContext<StackValues>();
@@ -23,8 +30,7 @@ export function CoatByCoatFields({ index }: { index: number }) {
   const count = Math.min(MOST_COATS, Math.max(0, Math.floor((Number(coats) || 0) + (Number(extra) || 0))));
   const differences = [
     spacing && `${spacing} h between coats (your choice)`,
-    differ &&
-      `grits ${Array.from({ length: Math.max(0, count - 1) }, (_, i) => grits?.[i] || '–').join(', ')}`,
+    ...(differ ? sanded(grits ?? [], count - 1) : []),
     ...(notes ?? []).flatMap((note, i) => (note ? [`coat ${i + 1}: ${note}`] : [])),
   ].filter(Boolean);
   return (

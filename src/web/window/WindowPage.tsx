@@ -16,7 +16,7 @@ import { ShiftList } from '../parts/ShiftList.tsx';
 import { StateTerm } from '../parts/Term.tsx';
 import { StateMark } from '../state/StateMark.tsx';
 import { EDGE_WORDS, STATES } from '../state/states.ts';
-import { taskOf } from '../words/clocks.ts';
+import { taskOf, workWords } from '../words/clocks.ts';
 import { EdgeWhy } from './EdgeWhy.tsx';
 
 const TimeStrip = lazyPart(async () => (await import('../parts/strip/TimeStrip.tsx')).TimeStrip);
@@ -69,6 +69,7 @@ function Window({ detail, zone, site }: { detail: ClockDetail; zone: string; sit
   const now = useMinute();
   const { clock, hours } = detail;
   const range = shownRange(detail, now);
+  const work = workWords(clock, now, zone);
   // A warning already shown above isn’t repeated.
   const events = clock.events.filter(({ event }) => !clock.edges.some(({ edge }) => edge === event));
   const temps: TempSeries | null = hours.length
@@ -101,6 +102,7 @@ function Window({ detail, zone, site }: { detail: ClockDetail; zone: string; sit
             </strong>
           )}
         </p>
+        {work && <p>{work}</p>}
       </header>
       {clock.film && <RestsOn productId={clock.film.productId} sheet={clock.film} figures={['window']} />}
       <AreaParts clock={clock} zone={zone} now={now} />

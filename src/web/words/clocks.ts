@@ -1,4 +1,5 @@
 import type { AreaClock } from '../../contract/index.ts';
+import { sayTime } from '../clock/say.ts';
 import { workLeft } from '../state/workStates.ts';
 import { sayTask } from './systems.ts';
 
@@ -35,9 +36,16 @@ export function taskOf(clock: AreaClock, now: number): string {
   }
 }
 
-/** The tasks left before the next coat, in a few words; empty if there is no task. */
-export function workWords(clock: AreaClock, now: number): string {
-  const left = workLeft(clock.work, now).map(({ kind, amount }) => sayTask({ kind, amount, note: '' }));
+/** The tasks left before the next coat, in a few words, with the times they wait for; empty if there is no task. */
+export function workWords(clock: AreaClock, now: number, zone: string): string {
+  const ahead = (at: string | null) => at !== null && Date.parse(at) > now;
+  const left = workLeft(clock.work, now).map(({ kind, amount, endsAt, sandableAt }) => {
+    const task = sayTask({ kind, amount, note: '' });
+    if (ahead(sandableAt)) return `${task} (not before ${sayTime(sandableAt as string, zone, now)})`;
+    return kind === 'wait' && ahead(endsAt)
+      ? `${task} (until ${sayTime(endsAt as string, zone, now)})`
+      : task;
+  });
   return left.length === 0 ? '' : `Do first: ${left.join(', ')}`;
 }
 

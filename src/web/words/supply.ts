@@ -1,5 +1,6 @@
 import type { StoppedCoat } from '../../contract/index.ts';
 import { type CurrencyCode, fromMinor, type MovementKind, minorDigits } from '../../core/supply/index.ts';
+import { daysBetween, dayText, monthText, wallOf } from '../clock/wallClock.ts';
 import type { Units } from '../units/UnitsContext.tsx';
 
 /** Amounts, money and movements as the screens say them. */
@@ -21,15 +22,20 @@ export const sayPart = (part: string, colour: string | null): string =>
   colour === null ? part : `${part}, ${colour}`;
 
 const COUNTED = ['first', 'second', 'third', 'fourth', 'fifth', 'sixth'];
-/** The coat that a shortage stops: `Thursday's third coat, Bottom port (Test hull)`. */
+/** The coat that a shortage stops: `third coat on Bottom port (Test hull), tomorrow`. A coat that was due before today is stopped today. */
 export function sayStopped({ areaName, boatName, coat, at }: StoppedCoat, zone: string, now: number): string {
   const which = COUNTED[coat - 1] ? `${COUNTED[coat - 1]} coat` : `coat ${coat}`;
-  const near = at !== null && Date.parse(at) - now < 6 * 24 * 3_600_000;
-  const day =
-    at === null
-      ? ''
-      : new Intl.DateTimeFormat('en-GB', near ? { weekday: 'long', timeZone: zone } : { day: 'numeric', month: 'long', timeZone: zone }).format(new Date(at)); // biome-ignore format: one line
-  return `${which} on ${areaName} (${boatName})${day === '' ? '' : near ? `, ${day}` : `, about ${day}`}`;
+  return `${which} on ${areaName} (${boatName})${at === null ? '' : `, ${dayStopped(Date.parse(at), zone, now)}`}`;
+}
+
+/** A plan further ahead than this, days, is not yet true to the day. */
+const TRUE_TO_THE_DAY = 6;
+function dayStopped(at: number, zone: string, now: number): string {
+  const days = daysBetween(now, at, zone);
+  if (days <= 1) return days === 1 ? 'tomorrow' : 'today';
+  const wall = wallOf(at, zone);
+  const date = `${wall.day} ${monthText(wall)}`;
+  return days < TRUE_TO_THE_DAY ? `${dayText(wall)} ${date}` : `about ${date}`;
 }
 
 export const MOVEMENT_WORDS: Record<MovementKind | 'void', string> = {
