@@ -86,6 +86,8 @@ export interface OpenFault {
   kind: FindingKind;
   reason: string;
   at: string;
+  /** End of the first coat that lies over it; null: not painted over. */
+  paintedOverAt: string | null;
 }
 
 const atVersion = version(1);

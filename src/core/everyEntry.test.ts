@@ -468,6 +468,7 @@ const ENTRIES: Record<string, Entry> = {
     run: inspect.openFaults,
     args: [[{ kind: 'salt', atMs: HOUR, verdict: 'bad', place: null }], 0],
   },
+  paintedOverMs: { run: inspect.paintedOverMs, args: [HOUR, [2 * HOUR]] },
   profileFromTape: {
     run: inspect.profileFromTape,
     args: [{ readingsMicrons: [110, 120], tape: 'coarse', film: 50 }],

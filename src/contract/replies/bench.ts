@@ -41,6 +41,7 @@ export const faultReply = objectOf<OpenFault>({
   kind: word(),
   reason: word(),
   at: moment(),
+  paintedOverAt: moment().allow(null).required(),
 });
 
 export const benchReply = objectOf<BenchView>({

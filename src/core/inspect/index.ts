@@ -11,7 +11,7 @@ export {
   SALT_LIMIT,
   takesFigure,
 } from './findings.ts';
-export { type FoundOnArea, openFaults } from './openFaults.ts';
+export { type FoundOnArea, openFaults, paintedOverMs } from './openFaults.ts';
 export {
   adhesionTest,
   BARE_STEEL_HOURS,

@@ -1,5 +1,5 @@
 import { expect, it } from 'vitest';
-import { type FoundOnArea, openFaults } from './openFaults.ts';
+import { type FoundOnArea, openFaults, paintedOverMs } from './openFaults.ts';
 
 /** What settles a finding is common practice, no source; the limits are those of the findings themselves. */
 const found = (
@@ -37,4 +37,13 @@ it('blasting takes rust and blisters with it; salt is measured again', () => {
   expect(() => openFaults([{ ...rust, atMs: Number.NaN }], null)).toThrow(
     /Time of a finding must be a valid time, but is NaN/,
   );
+});
+
+it('painted over by the first coat that ends after it was found, or in its minute; not by one before', () => {
+  const minute = 60_000;
+  const found = 600 * minute + 13_000;
+  expect(paintedOverMs(found, [570 * minute])).toBeNull();
+  expect(paintedOverMs(found, [])).toBeNull();
+  expect(paintedOverMs(found, [570 * minute, 800 * minute, 720 * minute])).toBe(720 * minute);
+  expect(paintedOverMs(found, [600 * minute])).toBe(600 * minute);
 });

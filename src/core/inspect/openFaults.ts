@@ -36,3 +36,19 @@ export function openFaults<F extends FoundOnArea>(findings: readonly F[], baredM
     );
   });
 }
+
+const MINUTE_MS = 60_000;
+
+/**
+ * When a fault was first painted over, ms; null: not yet. Times are noted to the minute: a coat that ends in the minute of
+ * the finding is over it.
+ *
+ * Rust found at 10:00; coats ended at 9:30 and 12:00: painted over at 12:00.
+ *
+ * @param coatEndsMs ends of the coats that lie on the area
+ */
+export function paintedOverMs(foundMs: number, coatEndsMs: readonly number[]): number | null {
+  moment('time of a finding', foundMs);
+  const over = coatEndsMs.filter((endMs) => moment('end of a coat', endMs) > foundMs - MINUTE_MS);
+  return over.length > 0 ? Math.min(...over) : null;
+}

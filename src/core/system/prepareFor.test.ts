@@ -114,6 +114,10 @@ describe('the order of preparation, in the words of handbook part 4 [T]', () => 
       /^Degrease with trisodium phosphate \(a tablespoon to a litre.* \[wash\] water doesn’t bead/,
     );
     expect(unknown[4]).toBe('Abrade [sand 120] no gloss is left');
+    // Nobody antifouls a locker: common practice, no source.
+    expect(prepared('existing-paint', { service: 'interior' }).map(stepText).join()).not.toMatch(
+      /antifouling/,
+    );
     expect(over('steel', 'one-pack-enamel').join()).not.toMatch(/blast|wet-scrape/i);
     expect(over('grp', 'hard-antifouling').join()).toMatch(/wet-scrape/i);
     expect(prepared('existing-paint')[1]?.caution).toMatch(/lead, tin or chromate/);

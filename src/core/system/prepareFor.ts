@@ -47,9 +47,12 @@ const BY_TOOL = 3;
 const BLAST = 8;
 const WASH = 30;
 
-function oldCoat(old: Family | 'unknown' | null): PrepStep[] {
+/** Where an unknown old coat may be antifouling. */
+const WETTED: readonly ServiceKind[] = ['immersed', 'splash'];
+
+function oldCoat(old: Family | 'unknown' | null, service: ServiceKind): PrepStep[] {
   if (old === null) return [];
-  const antifouling = old === 'unknown' || isIn(ANTIFOULINGS, old);
+  const antifouling = old === 'unknown' ? WETTED.includes(service) : isIn(ANTIFOULINGS, old);
   return [
     step(
       'Test the old coat: adhesion by cross-cut or X-cut, and a solvent rub',
@@ -251,7 +254,7 @@ export function prepareFor(input: {
     ? steel(grade, converted, dry)
     : [...bare(kept || substrate === 'steel' ? 'existing-paint' : substrate), ...dry];
   return [
-    ...oldCoat(substrate === 'existing-paint' ? (oldCoating ?? 'unknown') : oldCoating),
+    ...oldCoat(substrate === 'existing-paint' ? (oldCoating ?? 'unknown') : oldCoating, service),
     ...surface,
     step(
       'Vacuum, blow off, wipe with solvent using two cloths, then wipe lightly with a tack cloth',

@@ -48,7 +48,7 @@ export async function beforeCoat(
     workLeft: clock.work.filter((task) => isLeft(task, now)).length,
     // Edges can be cut in by brush: what must stay bare can’t.
     untaped: ticks.filter(({ taped, kind }) => taped !== true && kind !== 'edge').length,
-    openFaults: openFaultsOf(state, findings).length,
+    openFaults: openFaultsOf(state, findings).filter(({ paintedOverAt }) => paintedOverAt === null).length,
     paintEnds: tins !== null && endsBeforeCoat({ reachLitres: tins.reachLitres, wantedLitres: litres }),
   };
 }

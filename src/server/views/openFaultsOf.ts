@@ -1,5 +1,5 @@
 import type { Finding, OpenFault } from '../../contract/index.ts';
-import { openFaults } from '../../core/inspect/index.ts';
+import { openFaults, paintedOverMs } from '../../core/inspect/index.ts';
 import type { AreaSnapshot } from '../memory/areaStates.ts';
 
 /** When an area was last laid bare, as far as is logged. */
@@ -12,11 +12,16 @@ export function openFaultsOf(state: AreaSnapshot, findings: readonly Finding[]):
   const here = findings
     .filter(({ areaId }) => areaId === state.area.id)
     .map((finding) => ({ ...finding, atMs: Date.parse(finding.at) }));
-  return openFaults(here, baredMs(state)).map(({ id, kind, reason, at }) => ({
-    findingId: id,
-    areaId: state.area.id,
-    kind,
-    reason,
-    at,
-  }));
+  const ends = state.coats.map(({ toMs }) => toMs);
+  return openFaults(here, baredMs(state)).map(({ id, kind, reason, at, atMs }) => {
+    const overMs = paintedOverMs(atMs, ends);
+    return {
+      findingId: id,
+      areaId: state.area.id,
+      kind,
+      reason,
+      at,
+      paintedOverAt: overMs === null ? null : new Date(overMs).toISOString(),
+    };
+  });
 }

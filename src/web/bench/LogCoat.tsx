@@ -169,13 +169,18 @@ function useAgainst({ view, others, product, step, conditions, zone }: Props, sp
   const isNow = span.to === null || Date.parse(span.to) > now - HOUR_MS;
   // A reading typed now says nothing of a coat that was done hours ago.
   const typed = conditions?.source === 'typed' && isNow ? conditions : null;
-  const [fault] = view.faults;
-  const open = fault && `a finding is open: ${FINDING_WORDS[fault.kind].word.toLowerCase()}, ${fault.reason}`;
+  // What has been painted over already stands in the record with its reason.
+  const open = view.faults.flatMap(({ kind, reason, paintedOverAt }) =>
+    paintedOverAt === null
+      ? [`open finding: ${FINDING_WORDS[kind].word.toLowerCase()}, ${reason.replace(/\.$/, '')}`]
+      : [],
+  );
   const here = againstIt({ view, product, method: step.method, typed, check, isNow }, zone, show);
   // Of several areas it is said which.
   const named = here && others.length > 0 ? `${view.area.name}, ${here}` : here;
-  const against = named ?? againstOthers(others, checks, { zone, now, show }) ?? open ?? null;
-  return { typed, against };
+  const inAir = named ?? againstOthers(others, checks, { zone, now, show });
+  const against = [...(inAir === null ? [] : [inAir]), ...open].join('; ');
+  return { typed, against: against || null };
 }
 
 /** The covered part of each area. */

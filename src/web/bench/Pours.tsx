@@ -45,8 +45,9 @@ function reading(
   }
 }
 
-/** "1. base": numbered in the order of pouring. */
-const inOrder = (name: string, i: number) => `${i + 1}. ${name}`;
+/** "1. base": numbered in the order of pouring, where there is one. */
+const inOrder = (name: string, i: number, { pours }: Split) =>
+  pours.length > 1 ? `${i + 1}. ${name}` : name;
 
 const LAYERS = ['var(--st-finished)', 'var(--st-key-first)', 'var(--st-too-soon)', 'var(--st-thumb)'];
 
@@ -78,7 +79,7 @@ export function Pours({ split, tool, product }: { split: Split; tool: MeasuringT
                 textAnchor="middle"
                 fill="var(--color-base-content)"
               >
-                {inOrder(pour.name, i)}
+                {inOrder(pour.name, i, split)}
               </text>
             </g>
           );
@@ -90,7 +91,7 @@ export function Pours({ split, tool, product }: { split: Split; tool: MeasuringT
           const read = reading(pour, tool, system);
           return (
             <div key={pour.name} {...SPOKEN}>
-              <dt className="label-caps">{inOrder(pour.name, i)}</dt>
+              <dt className="label-caps">{inOrder(pour.name, i, split)}</dt>
               <dd>
                 <span className="big-figure text-5xl">{read.figure}</span>{' '}
                 <span className="text-2xl">{read.unit}</span>

@@ -109,7 +109,7 @@ const sayBefore = ({ workLeft, untaped, paintEnds, openFaults }: TodayCoat): str
     ...(workLeft > 0 ? [`${counted(workLeft, 'task')}`] : []),
     ...(untaped > 0 ? [`mask ${counted(untaped, 'item')}`] : []),
     ...(paintEnds ? ['get more paint: not enough in stock for this coat'] : []),
-    ...(openFaults > 0 ? [`resolve ${counted(openFaults, 'open finding')}`] : []),
+    ...(openFaults > 0 ? [`settle ${counted(openFaults, 'open finding')}`] : []),
   ].join('; ');
 
 function sayStarts({ starts, potEnds }: TodayCoat, zone: string, now: number): string {

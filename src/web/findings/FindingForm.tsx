@@ -1,7 +1,8 @@
 import { useEffect, useRef } from 'react';
 import { useFormContext, useWatch } from 'react-hook-form';
 import { v7 as uuidv7 } from 'uuid';
-import type { Area, FieldError, Finding, FindingInput, Place } from '../../contract/index.ts';
+import type { Area, BoatView, FieldError, Finding, FindingInput, Place } from '../../contract/index.ts';
+import { hasHull } from '../../core/hull/index.ts';
 import {
   FINDING_KINDS,
   type FindingGrade,
@@ -20,7 +21,7 @@ import type { FindingValues } from './findingValues.ts';
 import { Photos } from './Photos.tsx';
 
 interface Props {
-  boatId: string;
+  boat: BoatView['boat'];
   areas: readonly Area[];
   finding: Finding | null;
   /** A place just picked on the drawing. */
@@ -29,7 +30,7 @@ interface Props {
 }
 
 /** A finding: what, how much against which limit, where, with photographs. */
-export function FindingForm({ boatId, areas, finding, picked, onDone }: Props) {
+export function FindingForm({ boat, areas, finding, picked, onDone }: Props) {
   const { system } = useUnits();
   const id = useRef(finding?.id ?? uuidv7());
   const at = useRef(finding?.at ?? new Date().toISOString());
@@ -45,7 +46,7 @@ export function FindingForm({ boatId, areas, finding, picked, onDone }: Props) {
     const placed = values.xM.trim() !== '' || values.zM.trim() !== '';
     const input: FindingInput = {
       id: id.current,
-      boatId,
+      boatId: boat.id,
       areaId: values.areaId || null,
       at: at.current,
       kind: values.kind,
@@ -124,23 +125,27 @@ export function FindingForm({ boatId, areas, finding, picked, onDone }: Props) {
         />
         <ReadingFields />
       </div>
-      <fieldset>
-        <legend className="label-caps pb-1">Location (select it on the drawing or type it)</legend>
-        <div className="grid grid-cols-3 gap-3">
-          <QuantityField name="xM" label="Distance from aft" quantity="length" />
-          <QuantityField name="zM" label="Height above the waterline" quantity="length" />
-          <SelectField
-            name="side"
-            label="Side"
-            choices={[
-              ['port', 'Port'],
-              ['starboard', 'Starboard'],
-            ]}
-          />
-        </div>
-      </fieldset>
+      {boat.kind !== 'parts' && (
+        <fieldset>
+          <legend className="label-caps pb-1">
+            {hasHull(boat) ? 'Location (select it on the drawing or type it)' : 'Location'}
+          </legend>
+          <div className="grid grid-cols-3 gap-3">
+            <QuantityField name="xM" label="Distance from aft" quantity="length" />
+            <QuantityField name="zM" label="Height above the waterline" quantity="length" />
+            <SelectField
+              name="side"
+              label="Side"
+              choices={[
+                ['port', 'Port'],
+                ['starboard', 'Starboard'],
+              ]}
+            />
+          </div>
+        </fieldset>
+      )}
       <TextArea name="note" label="Note" />
-      <Photos boatId={boatId} />
+      <Photos boatId={boat.id} />
     </RecordForm>
   );
 }

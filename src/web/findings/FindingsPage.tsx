@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { v7 as uuidv7 } from 'uuid';
 import type { Area, BoatView, Finding, Place } from '../../contract/index.ts';
+import { hasHull } from '../../core/hull/index.ts';
 import { useBoat } from '../api/boatQueries.ts';
 import { useQueued, useWrite } from '../api/mutations.ts';
 import { useYard } from '../api/queries.ts';
@@ -62,8 +63,8 @@ function Findings({ view, zone }: { view: BoatView; zone: string }) {
     <div className="space-y-6 p-3 md:p-6">
       <h1 className="text-2xl">{boat.name}: findings</h1>
       <SurveyTabs boat={boat} />
-      <div className="grid grid-cols-1 items-start gap-6 xl:grid-cols-2">
-        <div className="space-y-3">
+      <div className={hasHull(boat) ? 'grid grid-cols-1 items-start gap-6 xl:grid-cols-2' : 'max-w-3xl'}>
+        {hasHull(boat) && (
           <DrawingBoard
             boat={{ ...boat, form: view.form }}
             areas={rowsOf(view)}
@@ -75,7 +76,7 @@ function Findings({ view, zone }: { view: BoatView; zone: string }) {
           >
             {editing && <p className="p-2 text-sm">Select the location of the finding on the drawing.</p>}
           </DrawingBoard>
-        </div>
+        )}
         <section aria-labelledby="found" className="space-y-3">
           <h2 id="found" className="batten pb-1 text-lg">
             Findings
@@ -84,7 +85,7 @@ function Findings({ view, zone }: { view: BoatView; zone: string }) {
             <div className="board p-4">
               <FindingForm
                 key={editing === 'new' ? 'new' : editing.id}
-                boatId={boat.id}
+                boat={boat}
                 areas={view.areas}
                 finding={editing === 'new' ? null : editing}
                 picked={picked}

@@ -1,7 +1,7 @@
 // @vitest-environment happy-dom
-import { screen, waitFor, within } from '@testing-library/react';
+import { cleanup, screen, waitFor, within } from '@testing-library/react';
 import { beforeEach, describe, expect, it } from 'vitest';
-import { aBoat, anArea } from '../../../test/examples.ts';
+import { aBoat, aCoat, anArea, aProduct, aStep } from '../../../test/examples.ts';
 import { ask, openPage } from '../../../test/openPage.tsx';
 import type { BoatView, Finding } from '../../contract/index.ts';
 
@@ -69,6 +69,31 @@ describe('finding', () => {
     await save();
     expect(await screen.findByText(/[Aa]dhesion grade must be/)).toBeDefined();
     expect(await findings()).toEqual([]);
+  });
+  it('painted over knowingly it asks for a reason once, and the record says so from then on', async () => {
+    const primer = aProduct();
+    const area = anArea(boat.id, { name: 'Rail', substrate: 'steel' });
+    await ask('POST', '/products', primer);
+    await ask('POST', '/areas', area);
+    const step = aStep(primer.id, { coats: 2 });
+    await ask('PUT', `/areas/${area.id}/stack`, { version: 1, steps: [step] });
+    const { user, save } = await setDown();
+    await user.selectOptions(screen.getByLabelText('Area'), 'Rail');
+    await save();
+    await screen.findByText(/Rust: not OK/);
+    cleanup();
+    await openPage(`/bench/${area.id}`);
+    expect(
+      await screen.findByText(/Against this coat as entered:.*open finding: rust, Grade C/),
+    ).toBeDefined();
+    await ask('POST', '/log', aCoat({ area, step, product: primer }, Date.now()));
+    cleanup();
+    await openPage(`/boats/${boat.id}/log`);
+    expect(await screen.findByText('Painted over: Rust')).toBeDefined();
+    cleanup();
+    await openPage(`/bench/${area.id}`);
+    await screen.findByText('Painted over: Rust');
+    expect(screen.queryByText(/open finding/)).toBeNull();
   });
   it('changed, removed and brought back; its letter stays on the drawing', async () => {
     const { user, put, save } = await setDown();

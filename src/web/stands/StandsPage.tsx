@@ -2,6 +2,7 @@ import { DateTime } from 'luxon';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import type { BoatView, Stand } from '../../contract/index.ts';
+import { hasHull } from '../../core/hull/index.ts';
 import { useBoat } from '../api/boatQueries.ts';
 import { useQueued } from '../api/mutations.ts';
 import { DrawingBoard } from '../parts/drawing/DrawingBoard.tsx';
@@ -33,15 +34,17 @@ function Stands({ view }: { view: BoatView }) {
     <div className="space-y-6 p-3 md:p-6">
       <h1 className="text-2xl">{boat.name}: supports and masked items</h1>
       <SurveyTabs boat={boat} />
-      <div className="grid grid-cols-1 items-start gap-6 xl:grid-cols-2">
-        <DrawingBoard
-          boat={{ ...boat, form: view.form }}
-          areas={rowsOf(view)}
-          stands={stands}
-          findings={letteredFindings(view.findings)}
-          seenFrom={seenFrom}
-          onSeenFrom={setSeenFrom}
-        />
+      <div className={hasHull(boat) ? 'grid grid-cols-1 items-start gap-6 xl:grid-cols-2' : 'max-w-3xl'}>
+        {hasHull(boat) && (
+          <DrawingBoard
+            boat={{ ...boat, form: view.form }}
+            areas={rowsOf(view)}
+            stands={stands}
+            findings={letteredFindings(view.findings)}
+            seenFrom={seenFrom}
+            onSeenFrom={setSeenFrom}
+          />
+        )}
         <section aria-labelledby="stands" className="space-y-3">
           <h2 id="stands" className="batten pb-1 text-lg">
             Supports

@@ -5,6 +5,9 @@ import { useUnits } from '../units/UnitsContext.tsx';
 import { heightUnit, sayHeight } from './heights.ts';
 import { nameOf, sayErrorFit, sayNextMark, sayOutliers } from './strikeView.ts';
 
+/** A boat on her supports that seems to tilt further than this, °, has more likely been read or entered wrongly: common practice, no source. */
+const STEEP_DEG = 10;
+
 /** Trim and heel of the boat as it stands, and the agreement of the marks. */
 export function AttitudeSummary({
   plan,
@@ -44,6 +47,12 @@ export function AttitudeSummary({
           off the line on average (root mean square).
         </p>
       </Why>
+      {Math.max(Math.abs(fit.trimDeg), Math.abs(fit.heelDeg)) > STEEP_DEG && (
+        <p className="text-warning font-semibold" role="status">
+          That is very steep for a boat on supports. Check the readings: heel and trim are in degrees, heights
+          in {unit.symbol}.
+        </p>
+      )}
       <p className={fit.outliers.verdict === 'agree' ? '' : 'text-warning font-semibold'} role="status">
         {fit.error.verdict === 'not-known' && fit.outliers.verdict === 'agree'
           ? 'No mark to spare: a wrong one would not show. Take one or two more to check.'

@@ -48,11 +48,11 @@ export function StripeFields({ plan, struck, onChange }: Props) {
       </div>
       {struck?.stripe && widths.length > 0 && (
         <p>
-          On the skin it is {sayHeight(Math.min(...widths), unit)} to {sayHeight(Math.max(...widths), unit)}{' '}
+          The stripe is {sayHeight(Math.min(...widths), unit)} to {sayHeight(Math.max(...widths), unit)}{' '}
           {unit.symbol} wide along the skin (varies with flare). Tape per side:{' '}
           {show(struck.stripe.lowerTapeM, 'length')} for the lower edge,{' '}
           {show(struck.stripe.upperTapeM, 'length')} for the upper. Area of both sides{' '}
-          <strong>{show(struck.stripe.areaM2, 'area')}</strong>; saved, it stands among the areas.
+          <strong>{show(struck.stripe.areaM2, 'area')}</strong>. Saving adds it to the areas.
         </p>
       )}
     </fieldset>

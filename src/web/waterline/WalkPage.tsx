@@ -106,7 +106,7 @@ function Walk({ view, plan }: { view: BoatView; plan: Waterline }) {
 
 function Figures({ row, unit }: { row: SheetRow; unit: HeightUnit }) {
   const figures: [string, number, boolean][] = [
-    ['above the datum', row.aboveDatumMm, true],
+    ['Above the datum', row.aboveDatumMm, true],
     ['Below the sheer (vertical)', row.belowSheerMm, false],
     ['Below the sheer (along skin)', row.belowSheerSkinMm, false],
   ];

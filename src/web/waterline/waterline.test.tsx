@@ -127,7 +127,7 @@ describe('walking the hull', () => {
     const { user } = await openPage(`/boats/${boat.id}/waterline/walk`);
     const station = () => screen.getByText(/^Station/).textContent;
     expect(station()).toContain('Station 1 of');
-    expect(screen.getByText('above the datum').nextElementSibling?.textContent).toContain('1400');
+    expect(screen.getByText('Above the datum').nextElementSibling?.textContent).toContain('1400');
     expect(screen.getByText(/On the line/)).toBeDefined();
     const reads = screen.getByLabelText('Height of your mark above the datum');
     await user.clear(reads);
