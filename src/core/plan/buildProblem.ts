@@ -74,8 +74,9 @@ function checkCoat(coat: CoatToPlan): void {
       throw new QuantityError(quantity, count, 'a whole number');
   if (coat.notBeforeMs !== undefined) moment('time of delivery', coat.notBeforeMs);
   checkStretches('a coat by its air', coat.starts);
-  for (const { ms, bareForMs } of coat.work) {
+  for (const { ms, bareForMs, holdsMs } of coat.work) {
     length('time of work (ms)', ms);
+    if (holdsMs !== undefined) length('time that tape holds (ms)', holdsMs);
     if (bareForMs !== undefined) positive('time that steel is bare (ms)', bareForMs, LONGEST_MS);
   }
 }

@@ -87,6 +87,33 @@ it('a cold spell moves the coats it falls on and what follows from them, each wi
   expect(moves.some(({ id }) => id === later?.because) || later === undefined).toBe(true);
 });
 
+it('tape that would be too old for a coat that moved is put on later too, and nothing else moves for it', () => {
+  const holdsMs = DAY_MS;
+  const masked = (hours: ReturnType<typeof shedHours>, others: number): YardToPlan => {
+    const { yard: made, ...rest } = shedYard({ areas: 1 + others });
+    const areas = made.areas.map((area) => {
+      const [first, ...coats] = area.coats;
+      const mask = { id: 'mask', kind: 'work' as const, ms: 2 * HOUR_MS, dusty: false, holdsMs };
+      return first ? { ...area, coats: [{ ...first, work: [mask] }, ...coats] } : area;
+    });
+    return yardInWeather({ ...rest, yard: { ...made, areas } }, hours, 28 * 48);
+  };
+  const cold = shedHours(40, (i) => (i >= 24 && i < 24 + 4 * 24 ? { airC: 1 } : {}));
+  for (let others = 0; others < cases(2, 5); others++) {
+    const agreed = startsOf(planOf(masked(shedHours(40), others)));
+    const given = masked(cold, others);
+    const { plan, moves } = keeping(given, agreed);
+    expect(wrongInTheWorld(given, plan)).toEqual([]);
+    const mask = moves.find(({ id }) => plan.tasks.find((task) => task.id === id)?.workId === 'mask');
+    expect(mask?.why).toEqual(['tape-too-old']);
+    for (const { areaId, endMs } of plan.tasks.filter(({ workId }) => workId === 'mask')) {
+      const coat = plan.tasks.find(({ coatId }) => coatId === `${areaId} 0` && coatId !== null);
+      const first = plan.tasks.find(({ kind, coatId }) => kind === 'coat' && coatId === coat?.coatId);
+      expect((first?.endMs ?? 0) - (first?.cleanUpMs ?? 0) - endMs).toBeLessThanOrEqual(holdsMs);
+    }
+  }
+});
+
 it('a coat that nobody began is past, and what waits for it says so', () => {
   const agreed = startsOf(planOf(yard));
   const nowMs = SHED_FROM + DAY_MS;

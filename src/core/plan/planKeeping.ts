@@ -1,6 +1,7 @@
 import { moment } from '../units/index.ts';
 import { buildProblem, COST_UNITS } from './buildProblem.ts';
 import { crewsAt } from './crewsAt.ts';
+import { withFreshTape } from './freshTape.ts';
 import { type PlanFault, planFaults } from './planFaults.ts';
 import { type NoYardPlan, planFrom, planYard, type YardPlan } from './planYard.ts';
 import type { Plan, PlanProblem } from './problem.ts';
@@ -14,8 +15,8 @@ export interface PlanMove {
   /** Start as agreed and as now planned, ms. */
   fromMs: number;
   toMs: number;
-  /** Faults of the agreed time; empty: the task only moves with the others. `past`: not begun by then; `by-hand`: somebody placed the task. */
-  why: (PlanFault['code'] | 'past' | 'by-hand')[];
+  /** Faults of the agreed time; empty: the task only moves with the others. `past`: not begun by then; `by-hand`: somebody placed the task; `tape-too-old`: its tape would be too old for a coat. */
+  why: (PlanFault['code'] | 'past' | 'by-hand' | 'tape-too-old')[];
   /** The task that it waits for or meets there; null: none. */
   because: string | null;
 }
@@ -93,14 +94,20 @@ export function planKeeping(
     built.unplanned.length > fresh.unplanned.length
       ? null
       : (held(built.problem, all, crews) ?? repaired(built.problem, starts, crews));
-  if (!kept) return { found: fresh, moves: movesOf(yard, fresh, agreed), freshCost: fresh.cost };
+  if (!kept) return { found: fresh, moves: movesOf(yard, fresh, agreed, new Set()), freshCost: fresh.cost };
   const bound = Math.min(kept.cost, fresh.bound * COST_UNITS);
-  const found = planFrom(yard, built, { ...kept, ok: true, bound, proven: false });
-  return { found, moves: movesOf(yard, found, agreed), freshCost: fresh.cost };
+  const { plan, later } = withFreshTape(yard, built.problem, built.tasks, kept);
+  const found = planFrom(yard, built, { ...plan, ok: true, bound, proven: false });
+  return { found, moves: movesOf(yard, found, agreed, later), freshCost: fresh.cost };
 }
 
 /** The tasks that moved against the agreed plan, each with the faults of its agreed time. */
-function movesOf(yard: YardToPlan, plan: YardPlan, agreed: Readonly<Record<string, number>>): PlanMove[] {
+function movesOf(
+  yard: YardToPlan,
+  plan: YardPlan,
+  agreed: Readonly<Record<string, number>>,
+  later: ReadonlySet<string>,
+): PlanMove[] {
   const moved = plan.tasks.filter(({ id, startMs }) => agreed[id] !== undefined && agreed[id] !== startMs);
   if (moved.length === 0) return [];
   const slots = slotAfter(plan.untilMs, yard.fromMs);
@@ -116,6 +123,7 @@ function movesOf(yard: YardToPlan, plan: YardPlan, agreed: Readonly<Record<strin
     if (fromMs < yard.fromMs) return { ...blank, why: ['past' as const], because: null };
     const { faults } = planFaults(problem, { starts: { ...starts, [id]: slotOf(fromMs) }, crew });
     const own = faults.filter(({ of }) => of.includes(id));
+    if (own.length === 0 && later.has(id)) return { ...blank, why: ['tape-too-old' as const], because: null };
     const because = own.flatMap(({ of }) => of.filter((each) => each !== id && starts[each] !== undefined))[0] ?? null; // biome-ignore format: one line
     return { ...blank, why: [...new Set(own.map(({ code }) => code))], because };
   });

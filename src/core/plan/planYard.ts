@@ -1,5 +1,6 @@
 import { within } from '../units/index.ts';
 import { type BuiltProblem, buildProblem, COST_UNITS, unpaid } from './buildProblem.ts';
+import { withFreshTape } from './freshTape.ts';
 import { type PlanFault, planFaults } from './planFaults.ts';
 import type { NoPlan, Plan, PlanLag, PlanProblem } from './problem.ts';
 import { schedule } from './schedule.ts';
@@ -145,7 +146,8 @@ function answerOf(
     const clash = tasks.filter(({ id }) => named.has(id));
     return { ok: false, unplanned, clash, why: found.clash.why, proven, minimal, untilMs };
   }
-  return planFrom(yard, { problem, tasks, unplanned }, found);
+  const { plan } = withFreshTape(yard, problem, tasks, found);
+  return planFrom(yard, { problem, tasks, unplanned }, plan);
 }
 
 /** A plan of the problem, in the words of the yard. */

@@ -12,6 +12,8 @@ export interface WorkToPlan {
   dusty: boolean;
   /** Steel is bare from its start on, and primed within so long; left out: it is not. */
   bareForMs?: number;
+  /** What it puts on, such as masking tape, may stay so long; left out: any time. */
+  holdsMs?: number;
 }
 
 /** Most sessions of a coat, and goes at a piece of work: more take longer than any plan. */

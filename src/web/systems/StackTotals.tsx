@@ -148,7 +148,9 @@ export function StackTotals({ context }: { context: StackContext }) {
                   {step.sheet.canLitres
                     ? ` (${counted(Math.ceil(row.litresHigh / step.sheet.canLitres), 'can')})`
                     : ''}
-                  {row.thinnerLitres > 0 && <> + {show(row.thinnerLitres, 'volume')} thinner</>}
+                  {row.thinnerLitres > 0 && (
+                    <> + {show((row.thinnerLitres * row.litresHigh) / row.litres, 'volume')} thinner</>
+                  )}
                 </td>
               </tr>
             );

@@ -74,7 +74,11 @@ export const sayFaultCodes = (codes: PlanTaskView['faults']): string =>
   codes.map((code) => FAULTS[code]).join(' ');
 export const sayFaults = ({ faults }: PlanTaskView): string => sayFaultCodes(faults);
 
-const MOVED = { past: 'Not started by then.', 'by-hand': 'Placed here by hand.' };
+const MOVED = {
+  past: 'Not started by then.',
+  'by-hand': 'Placed here by hand.',
+  'tape-too-old': 'The tape would be too old by the time of the coat.',
+};
 
 /** Why a task is not where it was agreed to be. @param because the task that it waits for or meets there */
 export function sayMove(why: PlanMoveView['why'], because: string | undefined): string {

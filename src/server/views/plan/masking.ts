@@ -107,9 +107,9 @@ export function underOldTape(
 const isOwnTask = ({ masking, isMasked }: MaskedCoat) => maskHours(masking, isMasked).taskH > 0;
 
 /** Masking comes last, after the dust; before steel is blasted, so that none of its bare hours go into it. */
-export function withMasking(work: readonly WorkToPlan[], taskH: number): WorkToPlan[] {
+export function withMasking(work: readonly WorkToPlan[], taskH: number, holdsMs: number): WorkToPlan[] {
   if (taskH === 0) return [...work];
-  const mask: WorkToPlan = { id: MASK, kind: 'work', ms: taskH * HOUR_MS, dusty: false };
+  const mask: WorkToPlan = { id: MASK, kind: 'work', ms: taskH * HOUR_MS, dusty: false, holdsMs };
   const bared = work.findIndex(({ bareForMs }) => bareForMs !== undefined);
   return work.toSpliced(bared < 0 ? work.length : bared, 0, mask);
 }

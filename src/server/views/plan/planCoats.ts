@@ -227,7 +227,7 @@ export function coatsToPlan(given: Given): PlannedCoats {
     const extra = isNext ? given.extraWork : [];
     const supply = supplyOf(given, { i, coatNo, step });
     const delivered = supply?.code === 'delivery' && supply.dueOn !== null;
-    const work = withMasking([...extra.map(extraToPlan), ...workToPlan(due, areaM2, now, bare && isNext)], masks.taskH); // biome-ignore format: one line
+    const work = withMasking([...extra.map(extraToPlan), ...workToPlan(due, areaM2, now, bare && isNext)], masks.taskH, given.masking.holdsMs); // biome-ignore format: one line
     if (work.some(({ kind, ms }) => kind !== 'wait' && ms > MOST_SESSIONS * given.longestMs))
       throw new AreaLeft('takes-too-long', product.name);
     planned.requests.set(id, request);
