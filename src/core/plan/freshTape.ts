@@ -30,9 +30,43 @@ function tapingsOf(yard: YardToPlan, tasks: readonly PlannedTask[]): Taping[] {
 
 type Timed = Pick<Plan, 'starts' | 'crew' | 'cost'>;
 
+/** A task by which tape goes on too early for a coat under it. Slots. */
+interface TooEarly {
+  id: string;
+  start: number;
+  /** From this start on the tape holds for as many of its coats as one taping can. */
+  needed: number;
+  /** The last start before its first coat. */
+  last: number;
+}
+
+/** The tapings of a plan that would be too old for a coat by its times; not those that are done or placed by hand. */
+export function tapedTooEarly(
+  yard: YardToPlan,
+  { tasks: all }: PlanProblem,
+  tasks: readonly PlannedTask[],
+  { starts }: Timed,
+): TooEarly[] {
+  const byId = new Map(all.map((task) => [task.id, task]));
+  return tapingsOf(yard, tasks).flatMap(({ id, holdsMs, coats }): TooEarly[] => {
+    const [task, start] = [byId.get(id), starts[id]];
+    if (!task || task.pinned !== undefined || start === undefined) return [];
+    const begun = coats.flatMap((coat) => starts[coat.id] ?? []);
+    const ends = coats.flatMap(({ id: coat, cleanUpMs }) => {
+      const [from, of] = [starts[coat], byId.get(coat)];
+      return from === undefined || !of ? [] : [(from + of.slots) * SLOT_MS - cleanUpMs];
+    });
+    const last = Math.min(...begun) - task.slots;
+    // Tape that cannot hold for all its coats holds for as many as can be.
+    const heldFrom = ends.map((end) => Math.ceil((end - holdsMs) / SLOT_MS) - task.slots);
+    const needed = Math.max(...heldFrom.filter((slot) => slot <= last));
+    return start < needed ? [{ id, start, needed, last }] : [];
+  });
+}
+
 /**
- * The plan with tape put on later where by its times it would be too old for a coat: as little later as will do or, where
- * nothing does, as late as can be. No other task moves, and the plan costs no more.
+ * The plan with tape put on later where by its times it would be too old for a coat: as little later as will do. No other task
+ * moves, and the plan costs no more.
  *
  * Masked on Monday for a coat that moved to Friday, under tape that holds two days: masked on Wednesday.
  *
@@ -46,29 +80,16 @@ export function withFreshTape<T extends Timed>(
 ): { plan: T; later: ReadonlySet<string> } {
   const later = new Set<string>();
   let now = plan;
-  const slotsOf = new Map(problem.tasks.map((task) => [task.id, task]));
   // The last go at one piece of masking moves first: it makes room for the others.
-  for (const { id, holdsMs, coats } of tapingsOf(yard, tasks).toReversed()) {
-    const task = slotsOf.get(id);
-    const begun = coats.flatMap((coat) => now.starts[coat.id] ?? []);
-    const ends = coats.flatMap(({ id: coat, cleanUpMs }) => {
-      const [start, of] = [now.starts[coat], slotsOf.get(coat)];
-      return start === undefined || !of ? [] : [(start + of.slots) * SLOT_MS - cleanUpMs];
-    });
-    const start = now.starts[id];
-    if (!task || task.pinned !== undefined || start === undefined || begun.length === 0) continue;
-    const needed = Math.ceil((Math.max(...ends) - holdsMs) / SLOT_MS) - task.slots;
-    const last = Math.min(...begun) - task.slots;
-    if (start >= needed) continue;
+  for (const { id, needed, last } of tapedTooEarly(yard, problem, tasks, plan).toReversed()) {
     const faults = faultsIn(problem, now).length;
     const at = (slot: number): T => ({ ...now, starts: { ...now.starts, [id]: slot } });
-    const holds = (slot: number) =>
-      faultsIn(problem, at(slot)).length <= faults &&
-      (planFaults(problem, at(slot)).cost ?? Number.POSITIVE_INFINITY) <= now.cost;
     const enough = Array.from({ length: Math.max(0, last - needed + 1) }, (_, i) => needed + i);
-    const before = Math.min(needed - 1, last);
-    const short = Array.from({ length: Math.max(0, before - start) }, (_, i) => before - i);
-    const found = [...enough, ...short].find(holds);
+    const found = enough.find(
+      (slot) =>
+        faultsIn(problem, at(slot)).length <= faults &&
+        (planFaults(problem, at(slot)).cost ?? Number.POSITIVE_INFINITY) <= now.cost,
+    );
     if (found === undefined) continue;
     now = at(found);
     later.add(id);

@@ -1,7 +1,7 @@
 import { moment } from '../units/index.ts';
-import { buildProblem, COST_UNITS } from './buildProblem.ts';
+import { type BuiltProblem, buildProblem, COST_UNITS } from './buildProblem.ts';
 import { crewsAt } from './crewsAt.ts';
-import { withFreshTape } from './freshTape.ts';
+import { tapedTooEarly, withFreshTape } from './freshTape.ts';
 import { type PlanFault, planFaults } from './planFaults.ts';
 import { type NoYardPlan, planFrom, planYard, type YardPlan } from './planYard.ts';
 import type { Plan, PlanProblem } from './problem.ts';
@@ -20,6 +20,8 @@ export interface PlanMove {
   /** The task that it waits for or meets there; null: none. */
   because: string | null;
 }
+
+type Kept = Omit<Plan, 'bound' | 'proven' | 'ok'>;
 
 /** The longest horizon, slots, and how much longer than the agreed plan it is. */
 const MOST_SLOTS = 56 * 48;
@@ -58,7 +60,7 @@ function held(
   problem: PlanProblem,
   agreed: ReadonlyMap<string, number>,
   crews: Record<string, readonly string[]> | null,
-): Omit<Plan, 'bound' | 'proven' | 'ok'> | null {
+): Kept | null {
   if (!crews || !problem.tasks.every(({ id }) => crews[id])) return null;
   const starts = Object.fromEntries(problem.tasks.map(({ id }) => [id, agreed.get(id) as number]));
   const crew = Object.fromEntries(problem.tasks.map(({ id }) => [id, [...(crews[id] as readonly string[])]]));
@@ -96,9 +98,39 @@ export function planKeeping(
       : (held(built.problem, all, crews) ?? repaired(built.problem, starts, crews));
   if (!kept) return { found: fresh, moves: movesOf(yard, fresh, agreed, new Set()), freshCost: fresh.cost };
   const bound = Math.min(kept.cost, fresh.bound * COST_UNITS);
-  const { plan, later } = withFreshTape(yard, built.problem, built.tasks, kept);
+  const { plan, later } = taped(yard, built, kept, { starts, crews });
   const found = planFrom(yard, built, { ...plan, ok: true, bound, proven: false });
   return { found, moves: movesOf(yard, found, agreed, later), freshCost: fresh.cost };
+}
+
+/** Rounds at most of putting masking off and repairing the plan again. */
+const TAPINGS = 3;
+
+/**
+ * The plan with masking put off with its coats: where there is room for it or, where there is none, so that what stands there
+ * makes room. Hours that go into masking again would not be in the plan.
+ */
+function taped(
+  yard: YardToPlan,
+  { problem, tasks }: BuiltProblem,
+  kept: Kept,
+  { starts, crews }: { starts: ReadonlyMap<string, number>; crews: Parameters<typeof repaired>[2] },
+): { plan: Kept; later: ReadonlySet<string> } {
+  const left = (plan: Kept) => tapedTooEarly(yard, problem, tasks, plan);
+  const wanted = new Map(starts);
+  let best = withFreshTape(yard, problem, tasks, kept);
+  for (let round = 0; round < TAPINGS; round++) {
+    const early = left(best.plan);
+    if (early.length === 0) break;
+    for (const { id, needed } of early) wanted.set(id, Math.max(wanted.get(id) ?? 0, needed));
+    const again = repaired(problem, wanted, crews);
+    if (!again) break;
+    const next = withFreshTape(yard, problem, tasks, again);
+    const putOff = early.map(({ id }) => id);
+    if (left(next.plan).length < early.length)
+      best = { plan: next.plan, later: new Set([...best.later, ...next.later, ...putOff]) };
+  }
+  return best;
 }
 
 /** The tasks that moved against the agreed plan, each with the faults of its agreed time. */
@@ -122,7 +154,10 @@ function movesOf(
     if (yard.pinned?.[id] !== undefined) return { ...blank, why: ['by-hand' as const], because: null };
     if (fromMs < yard.fromMs) return { ...blank, why: ['past' as const], because: null };
     const { faults } = planFaults(problem, { starts: { ...starts, [id]: slotOf(fromMs) }, crew });
-    const own = faults.filter(({ of }) => of.includes(id));
+    const all = faults.filter(({ of }) => of.includes(id));
+    // Masking that is put off with its coat is no reason of the coat’s.
+    const others = all.filter(({ of }) => !of.some((each) => each !== id && later.has(each)));
+    const own = others.length > 0 ? others : all;
     if (own.length === 0 && later.has(id)) return { ...blank, why: ['tape-too-old' as const], because: null };
     const because = own.flatMap(({ of }) => of.filter((each) => each !== id && starts[each] !== undefined))[0] ?? null; // biome-ignore format: one line
     return { ...blank, why: [...new Set(own.map(({ code }) => code))], because };
