@@ -31,6 +31,7 @@ import type {
 } from '../contract/index.ts';
 import { MOST_ORDERS } from '../core/plan/index.ts';
 import { maskingOf, tapings } from './views/plan/masking.ts';
+import { workToPlan } from './views/plan/planWork.ts';
 import { peopleWith } from './views/plan/premises.ts';
 
 /** A Thursday at noon, a steady 20 °C in a shed: next coat after 10 h, tack-free after 4 h, ready for the water after 48 h. */
@@ -75,6 +76,14 @@ describe('tape', () => {
     // Somebody has masked for a coat that is begun.
     expect(rowsOf(tapings(HELD, 2, { now: NOON, isBegun: true }))).toEqual(['as it is', 'mask']);
   });
+});
+
+it('surplus aggregate is swept up before the next coat, which makes dust; what is under half an hour takes that', () => {
+  const due = (kind: 'aggregate' | 'inspect') => [{ taskId: 't', kind, amount: null, endsMs: null }];
+  const of = (kind: 'aggregate' | 'inspect', areaM2: number) => workToPlan(due(kind), areaM2, NOON, false)[0];
+  expect(of('aggregate', 60)).toEqual({ id: 't', kind: 'work', ms: 2 * HOUR, dusty: true });
+  expect(of('aggregate', 3)?.ms).toBe(HOUR / 2);
+  expect(of('inspect', 60)).toMatchObject({ ms: HOUR / 2, dusty: false });
 });
 
 describe('the plan of a yard', () => {

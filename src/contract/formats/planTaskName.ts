@@ -5,6 +5,7 @@ const WORK: Record<string, string> = {
   wash: 'Wash',
   sand: 'Sand',
   inspect: 'Inspect',
+  aggregate: 'Sweep up the aggregate',
   mask: 'Mask the edges',
   extra: 'Extra work',
 };

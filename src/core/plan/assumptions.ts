@@ -5,6 +5,7 @@ import { MASK_M_PER_H } from '../film/index.ts';
  * stripping by machine, and of steel blasting or power tools at the lower end of their span. Sanding uses SANDING_M2_PER_H.
  */
 export const PLAN_ASSUMES = {
+  /** Sweeping up surplus aggregate is taken to go as fast [an assumption]. */
   washM2PerH: 30,
   prepareM2PerH: 3,
   prepareSteelM2PerH: 8,

@@ -12,7 +12,7 @@ export interface WorkToPlan {
   dusty: boolean;
   /** Steel is bare from its start on, and primed within so long; left out: it is not. */
   bareForMs?: number;
-  /** What it puts on, such as masking tape, may stay so long; left out: any time. */
+  /** How long masking tape may stay that this work puts on; left out: any time. */
   holdsMs?: number;
 }
 

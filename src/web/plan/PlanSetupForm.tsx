@@ -92,9 +92,9 @@ export function PlanSetupForm({ view, zone }: { view: PlanView; zone: string }) 
               A spray gun takes {PLAN_ASSUMES.sprayMoreH} h more for each.
             </li>
             <li>
-              Per hour: sanding {area(SANDING_M2_PER_H)}, washing {area(PLAN_ASSUMES.washM2PerH)}, blasting
-              steel {area(PLAN_ASSUMES.prepareSteelM2PerH)}, other preparation{' '}
-              {area(PLAN_ASSUMES.prepareM2PerH)}. An inspection takes {PLAN_ASSUMES.leastWorkH} h.
+              Per hour: sanding {area(SANDING_M2_PER_H)}, washing or sweeping up aggregate{' '}
+              {area(PLAN_ASSUMES.washM2PerH)}, blasting steel {area(PLAN_ASSUMES.prepareSteelM2PerH)}, other
+              preparation {area(PLAN_ASSUMES.prepareM2PerH)}. An inspection takes {PLAN_ASSUMES.leastWorkH} h.
             </li>
             <li>
               Application at the typical rate of each method, or at yours if you set one under Settings. Roll

@@ -20,21 +20,20 @@ export function workToPlan(
 ): WorkToPlan[] {
   const last = due.findLastIndex(({ kind }) => kind === 'prepare');
   return due.flatMap(({ taskId: id, kind, amount, endsMs }, i): WorkToPlan[] => {
-    if (kind === 'aggregate') return [];
     if (kind === 'wait') {
       const waitMs = endsMs === null ? (amount ?? 0) * HOUR_MS : Math.max(0, endsMs - now);
       return [{ id, kind, ms: waitMs, dusty: false }];
     }
     const steel = bareSteel && i === last;
     const { washM2PerH, prepareM2PerH, prepareSteelM2PerH } = PLAN_ASSUMES;
-    const rate = { wash: washM2PerH, sand: SANDING_M2_PER_H, prepare: steel ? prepareSteelM2PerH : prepareM2PerH, inspect: null }[kind]; // biome-ignore format: a table
+    const rate = { wash: washM2PerH, sand: SANDING_M2_PER_H, prepare: steel ? prepareSteelM2PerH : prepareM2PerH, aggregate: washM2PerH, inspect: null }[kind]; // biome-ignore format: a table
     const takes = rate === null ? LEAST_MS : Math.max(LEAST_MS, (areaM2 / rate) * HOUR_MS);
     return [
       {
         id,
         kind: kind === 'sand' ? 'sand' : 'work',
         ms: takes,
-        dusty: kind === 'sand' || kind === 'prepare',
+        dusty: kind === 'sand' || kind === 'prepare' || kind === 'aggregate',
         ...(steel && { bareForMs: BARE_STEEL_HOURS * HOUR_MS }),
       },
     ];
