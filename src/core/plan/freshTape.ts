@@ -1,6 +1,6 @@
 import { faultsIn, planFaults } from './planFaults.ts';
-import type { Plan, PlanProblem } from './problem.ts';
-import { SLOT_MS } from './slots.ts';
+import type { Plan, PlanProblem, Span } from './problem.ts';
+import { joined, SLOT_MS } from './slots.ts';
 import type { PlannedTask, WorkToPlan, YardToPlan } from './yardToPlan.ts';
 
 /** A task that puts tape on, how long that may stay, and the coats that come under it. Times in ms. */
@@ -31,8 +31,10 @@ function tapingsOf(yard: YardToPlan, tasks: readonly PlannedTask[]): Taping[] {
 type Timed = Pick<Plan, 'starts' | 'crew' | 'cost'>;
 
 /** A task by which tape goes on too early for a coat under it. Slots. */
-interface TooEarly {
+export interface TooEarly {
   id: string;
+  /** The coats under its tape. */
+  coats: string[];
   start: number;
   /** From this start on the tape holds for as many of its coats as one taping can. */
   needed: number;
@@ -60,8 +62,29 @@ export function tapedTooEarly(
     // Tape that cannot hold for all its coats holds for as many as can be.
     const heldFrom = ends.map((end) => Math.ceil((end - holdsMs) / SLOT_MS) - task.slots);
     const needed = Math.max(...heldFrom.filter((slot) => slot <= last));
-    return start < needed ? [{ id, start, needed, last }] : [];
+    return start < needed ? [{ id, coats: coats.map((coat) => coat.id), start, needed, last }] : [];
   });
+}
+
+/** Whether those who do a task work at a time and do nothing else: a first look, before the plan is judged. */
+function handsFree(
+  { tasks, people }: PlanProblem,
+  { starts, crew }: Timed,
+  id: string,
+): (start: number) => boolean {
+  const length = tasks.find((task) => task.id === id)?.slots ?? 0;
+  const hands = crew[id] ?? [];
+  const free = people
+    .filter((person) => hands.includes(person.id))
+    .map((person) => joined(person.free.map(({ from, to }) => ({ fromMs: from, toMs: to }))));
+  const busy = tasks.flatMap((task): Span[] => {
+    const start = starts[task.id];
+    const isTheirs = task.id !== id && (crew[task.id] ?? []).some((hand) => hands.includes(hand));
+    return isTheirs && start !== undefined ? [[start, start + task.slots]] : [];
+  });
+  return (start) =>
+    free.every((own) => own.some(({ fromMs, toMs }) => fromMs <= start && start + length <= toMs)) &&
+    busy.every(([from, to]) => to <= start || start + length <= from);
 }
 
 /**
@@ -70,6 +93,7 @@ export function tapedTooEarly(
  *
  * Masked on Monday for a coat that moved to Friday, under tape that holds two days: masked on Wednesday.
  *
+ * @param asked which of the tapings that are too early are put off; left out: all
  * @returns the plan, and the tasks that are later in it
  */
 export function withFreshTape<T extends Timed>(
@@ -77,19 +101,23 @@ export function withFreshTape<T extends Timed>(
   problem: PlanProblem,
   tasks: readonly PlannedTask[],
   plan: T,
+  asked: (early: TooEarly) => boolean = () => true,
 ): { plan: T; later: ReadonlySet<string> } {
   const later = new Set<string>();
   let now = plan;
   // The last go at one piece of masking moves first: it makes room for the others.
-  for (const { id, needed, last } of tapedTooEarly(yard, problem, tasks, plan).toReversed()) {
+  const early = tapedTooEarly(yard, problem, tasks, plan).filter(asked);
+  for (const { id, needed, last } of early.toReversed()) {
     const faults = faultsIn(problem, now).length;
     const at = (slot: number): T => ({ ...now, starts: { ...now.starts, [id]: slot } });
     const enough = Array.from({ length: Math.max(0, last - needed + 1) }, (_, i) => needed + i);
-    const found = enough.find(
-      (slot) =>
-        faultsIn(problem, at(slot)).length <= faults &&
-        (planFaults(problem, at(slot)).cost ?? Number.POSITIVE_INFINITY) <= now.cost,
-    );
+    const found = enough
+      .filter(handsFree(problem, now, id))
+      .find(
+        (slot) =>
+          faultsIn(problem, at(slot)).length <= faults &&
+          (planFaults(problem, at(slot)).cost ?? Number.POSITIVE_INFINITY) <= now.cost,
+      );
     if (found === undefined) continue;
     now = at(found);
     later.add(id);

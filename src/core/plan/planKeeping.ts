@@ -1,7 +1,7 @@
 import { moment } from '../units/index.ts';
 import { type BuiltProblem, buildProblem, COST_UNITS } from './buildProblem.ts';
 import { crewsAt } from './crewsAt.ts';
-import { tapedTooEarly, withFreshTape } from './freshTape.ts';
+import { type TooEarly, tapedTooEarly, withFreshTape } from './freshTape.ts';
 import { type PlanFault, planFaults } from './planFaults.ts';
 import { type NoYardPlan, planFrom, planYard, type YardPlan } from './planYard.ts';
 import type { Plan, PlanProblem } from './problem.ts';
@@ -107,7 +107,7 @@ export function planKeeping(
 const TAPINGS = 3;
 
 /**
- * The plan with masking put off with its coats: where there is room for it or, where there is none, so that what stands there
+ * The plan with masking put off with coats that moved: where there is room for it or, where there is none, so that what stands there
  * makes room. Hours that go into masking again would not be in the plan.
  */
 function taped(
@@ -116,16 +116,21 @@ function taped(
   kept: Kept,
   { starts, crews }: { starts: ReadonlyMap<string, number>; crews: Parameters<typeof repaired>[2] },
 ): { plan: Kept; later: ReadonlySet<string> } {
-  const left = (plan: Kept) => tapedTooEarly(yard, problem, tasks, plan);
+  const isMoved =
+    (plan: Kept) =>
+    ({ coats }: TooEarly) =>
+      coats.some((coat) => plan.starts[coat] !== starts.get(coat));
+  const left = (plan: Kept) => tapedTooEarly(yard, problem, tasks, plan).filter(isMoved(plan));
+  const fresh = (plan: Kept) => withFreshTape(yard, problem, tasks, plan, isMoved(plan));
   const wanted = new Map(starts);
-  let best = withFreshTape(yard, problem, tasks, kept);
+  let best = fresh(kept);
   for (let round = 0; round < TAPINGS; round++) {
     const early = left(best.plan);
     if (early.length === 0) break;
     for (const { id, needed } of early) wanted.set(id, Math.max(wanted.get(id) ?? 0, needed));
     const again = repaired(problem, wanted, crews);
     if (!again) break;
-    const next = withFreshTape(yard, problem, tasks, again);
+    const next = fresh(again);
     const putOff = early.map(({ id }) => id);
     if (left(next.plan).length < early.length)
       best = { plan: next.plan, later: new Set([...best.later, ...next.later, ...putOff]) };

@@ -57,7 +57,8 @@ export function useLog(boatId: string) {
     // Each page brings what is needed to read its own entries.
     const films = Object.assign({}, ...older.map((page) => page.films), first.films);
     const products = Object.assign({}, ...older.map((page) => page.products), first.products);
-    return logWithWaiting({ ...first, entries, films, products }, waiting);
+    const removedAt = Object.assign({}, ...older.map((page) => page.removedAt), first.removedAt);
+    return logWithWaiting({ ...first, entries, films, products, removedAt }, waiting);
   }, [pages.data, waiting]);
   return { ...pages, data } as UseQueryResult<LogView> &
     Pick<typeof pages, 'hasNextPage' | 'fetchNextPage' | 'isFetchingNextPage'>;

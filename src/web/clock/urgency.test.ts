@@ -65,6 +65,11 @@ describe('the order of the board', () => {
     const clogs = clock({ areaName: 'clogs', until: inHours(80), work: [sand] });
     expect(name([], [clogs, missed])).toBe('missed');
     expect(name([], [clogs])).toBe('clogs');
+    // Nor is a bare area forgotten that dries for a day, where there is nothing else.
+    const dries = { ...sand, kind: 'wait' as const, sandableAt: null, endsAt: inHours(20) };
+    expect(name([], [clock({ areaName: 'drying', state: 'bare', until: null, work: [dries] })])).toBe(
+      'drying',
+    );
     const groupsAt = (now: number) =>
       [clogs, missed].map((it) => groupOf({ kind: 'area', clock: it, decides: 0 }, now, 'UTC'));
     expect(groupsAt(NOW)).toEqual(['later', 'today']);

@@ -58,6 +58,6 @@ export function nextLine(lines: readonly BoardLine[], now: number): BoardLine | 
     can(['thumb', 'open', 'keyed']) ??
     can(['key-first']) ??
     can(['bare']) ??
-    find(['too-soon', 'thumb', 'open', 'keyed', 'key-first'], () => true)
+    find(['too-soon', 'thumb', 'open', 'keyed', 'key-first', 'bare'], () => true)
   );
 }

@@ -30,7 +30,13 @@ export function LogPage() {
         <QueryBoundary query={log}>
           {(view) => (
             <>
-              <Log view={view} zone={yardData.zone} yard={yardData.name} />
+              <Log
+                view={view}
+                zone={yardData.zone}
+                yard={yardData.name}
+                isWhole={!log.hasNextPage}
+                onPrint={() => void printWhole(log)}
+              />
               {log.hasNextPage && (
                 <p className="no-print p-3 md:p-6">
                   <button
@@ -53,10 +59,34 @@ export function LogPage() {
   );
 }
 
+/** Prints the record with all its entries; where they can’t be had, the print says which it has. */
+async function printWhole(log: ReturnType<typeof useLog>): Promise<void> {
+  let isMore = log.hasNextPage;
+  while (isMore) {
+    const page = await log.fetchNextPage();
+    isMore = page.hasNextPage && !page.isError;
+  }
+  // Drawn first, then printed.
+  requestAnimationFrame(() => requestAnimationFrame(() => window.print()));
+}
+
 /** A log that is longer is not read through. */
 const SEARCHED_FROM = 20;
 
-function Log({ view, zone, yard }: { view: LogView; zone: string; yard: string }) {
+function Log({
+  view,
+  zone,
+  yard,
+  isWhole,
+  onPrint,
+}: {
+  view: LogView;
+  zone: string;
+  yard: string;
+  /** All entries are loaded. */
+  isWhole: boolean;
+  onPrint: () => void;
+}) {
   const now = useMinute();
   const [search, setSearch] = useState('');
   const found = search.trim() === '' ? view : { ...view, entries: entriesWith(view, search) };
@@ -67,11 +97,12 @@ function Log({ view, zone, yard }: { view: LogView; zone: string; yard: string }
     <div className="max-w-5xl space-y-6 p-3 md:p-6">
       <div className="flex flex-wrap items-baseline justify-between gap-3">
         <h1 className="text-2xl">{view.boat.name}: record</h1>
-        <button type="button" className="btn btn-sm no-print" onClick={() => window.print()}>
+        <button type="button" className="btn btn-sm no-print" onClick={onPrint}>
           Print
         </button>
         <p className="hidden w-full border-t pt-2 print:block">
           {yard}. Printed {sayDated(now, zone)}.
+          {!isWhole && ` The newest ${view.entries.length} of ${view.total} entries.`}
         </p>
       </div>
       {view.clocks.length > 0 && hasHull(view.boat) && (
@@ -97,14 +128,26 @@ function Log({ view, zone, yard }: { view: LogView; zone: string; yard: string }
         </p>
       )}
       {areas.map((area) => (
-        <AreaLog key={area.id} area={area} view={view} found={found} zone={zone} />
+        <AreaLog key={area.id} {...{ area, view, found, zone, isWhole }} />
       ))}
     </div>
   );
 }
 
-/** Totals cover every entry, also while only some are shown. */
-function AreaLog({ area, view, found, zone }: { area: Area; view: LogView; found: LogView; zone: string }) {
+/** Totals cover every entry that is loaded, also while only some are shown. */
+function AreaLog({
+  area,
+  view,
+  found,
+  zone,
+  isWhole,
+}: {
+  area: Area;
+  view: LogView;
+  found: LogView;
+  zone: string;
+  isWhole: boolean;
+}) {
   const { show } = useUnits();
   const entries = entriesOf(found, area);
   const areaM2 = view.clocks.find(({ areaId }) => areaId === area.id)?.areaM2 || null;
@@ -119,7 +162,7 @@ function AreaLog({ area, view, found, zone }: { area: Area; view: LogView; found
         {on.coats > 0 && (
           <p>
             {counted(on.coats, 'coat')}, {show(on.litres, 'volume')}, about {show(on.microns, 'film')} dry
-            film (from litres used)
+            film (from litres used{isWhole ? '' : '; older entries not included'})
           </p>
         )}
       </div>

@@ -1,7 +1,7 @@
 // @vitest-environment happy-dom
 import { screen, waitFor, within } from '@testing-library/react';
 import { v7 as uuidv7 } from 'uuid';
-import { beforeEach, describe, expect, it } from 'vitest';
+import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { aBoat, aCoat, anArea, type aPlannedArea, aProduct, aStep, HOUR } from '../../../test/examples.ts';
 import { ask, openPage } from '../../../test/openPage.tsx';
 import type { Entry, LogView } from '../../contract/index.ts';
@@ -53,6 +53,25 @@ describe('the log of a boat', () => {
     expect(screen.getByText(/^1 coat, 4.2 l, about 97.1 µm dry film \(from litres used\)$/)).toBeDefined();
     await user.type(screen.getByLabelText('Search entries shown'), ' nobody');
     expect(await screen.findByText(/^No entries match/)).toBeDefined();
+  });
+
+  it('older entries that are not loaded are missing from the sums, which say so; printed is all of it', async () => {
+    // Pages of one entry.
+    const plain = globalThis.fetch;
+    vi.spyOn(globalThis, 'fetch').mockImplementation((url, init) => {
+      const isLog = /\/boats\/[^/]+\/log/.test(String(url)) && init?.method === 'GET';
+      return plain(isLog ? `${url}${String(url).includes('?') ? '&' : '?'}limit=1` : url, init);
+    });
+    await ask('POST', '/log', { ...coat, id: uuidv7(), body: { ...coat.body, litres: 2, coatNo: 1 } });
+    const printed = vi.fn();
+    vi.stubGlobal('print', printed);
+    const { user } = await open();
+    expect(await screen.findByText(/^1 coat, 2 l.*; older entries not included\)$/)).toBeDefined();
+    await user.click(screen.getByRole('button', { name: 'Print' }));
+    await waitFor(() => expect(printed).toHaveBeenCalledOnce());
+    expect(screen.getByText(/^2 coats, 6.2 l.*\(from litres used\)$/)).toBeDefined();
+    vi.unstubAllGlobals();
+    vi.restoreAllMocks();
   });
 
   it('a coat is corrected by a new entry; the old one stays, struck through, and no longer counts', async () => {
