@@ -1,4 +1,4 @@
-import { Link } from 'react-router';
+import { Link, useLocation } from 'react-router';
 import { useProducts } from '../api/queries.ts';
 import { MaterialsTabs } from '../parts/MaterialsTabs.tsx';
 import { QueryBoundary } from '../parts/QueryBoundary.tsx';
@@ -8,6 +8,9 @@ import { SheetTable } from './SheetTable.tsx';
 /** The product sheets of the yard. */
 export function MaterialsPage() {
   const products = useProducts();
+  const { state } = useLocation();
+  const savedId = (state as { savedId?: string } | null)?.savedId;
+  const saved = products.data?.find(({ id }) => id === savedId);
   return (
     <div className="space-y-5 p-3 md:p-6">
       <div className="flex flex-wrap items-baseline justify-between gap-3">
@@ -26,6 +29,15 @@ export function MaterialsPage() {
         </div>
       </div>
       <MaterialsTabs />
+      {saved && (
+        <p role="status">
+          Data sheet saved:{' '}
+          <Link className="link" to={`/materials/${saved.id}`}>
+            {saved.name}
+          </Link>
+          , version {saved.version}.
+        </p>
+      )}
       <QueryBoundary query={products}>
         {(list) =>
           list.length === 0 ? (

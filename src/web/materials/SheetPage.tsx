@@ -56,7 +56,7 @@ function Sheet({ product, others }: { product: Product | null; others: readonly 
   const start = product ?? copied;
 
   const close = () => {
-    if (mounted()) void navigate('/materials/sheets');
+    if (mounted()) void navigate('/materials/sheets', { state: { savedId: id.current } });
   };
   const submit = async (
     values: SheetValues,

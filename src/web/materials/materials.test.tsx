@@ -1,5 +1,5 @@
 // @vitest-environment happy-dom
-import { createEvent, fireEvent, screen, waitFor } from '@testing-library/react';
+import { createEvent, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { v7 as uuidv7 } from 'uuid';
 import { describe, expect, it } from 'vitest';
 import { SHEETS } from '../../../demo/sheets.ts';
@@ -52,6 +52,8 @@ describe('a sheet entered from paper', () => {
     await paste('Earliest overcoat, column 1', '16 h\t8 h\t4 h\n10 d\t7 d\t4 d');
     await user.click(screen.getByRole('button', { name: 'Save data sheet' }));
     await waitFor(async () => expect(await named(mine)).toBeDefined());
+    const saved = await screen.findByText(/^Data sheet saved:/);
+    expect(within(saved).getByRole('link', { name: mine })).toBeDefined();
     const { sheet } = (await named(mine)) as Product;
     expect(sheet).toMatchObject({
       resin: 'epoxy',

@@ -11,9 +11,13 @@ interface Stage {
   next: string;
 }
 
-/** How far a boat is: its areas measured, their systems chosen, the coats applied. */
+/** A size less sure than this, as a fraction, is an estimate: by hand it is good to 5 %, by rule of thumb to 15 %. */
+const MEASURED_WITHIN = 0.1;
+
+/** How far a boat is: its areas sized, their systems chosen, the coats applied. */
 function stagesOf({ boat, clocks }: BoatView): Stage[] {
   const measured = clocks.filter(({ areaM2 }) => areaM2 > 0).length;
+  const estimated = clocks.filter(({ areaM2, spread }) => areaM2 > 0 && spread > MEASURED_WITHIN).length;
   const planned = clocks.filter(({ stepsAll }) => stepsAll > 0).length;
   const sum = (of: 'stepsDone' | 'stepsAll') => clocks.reduce((all, clock) => all + clock[of], 0);
   const of = (place: string) => `/boats/${boat.id}/${place}`;
@@ -21,7 +25,7 @@ function stagesOf({ boat, clocks }: BoatView): Stage[] {
   const unplanned = clocks.find(({ stepsAll }) => stepsAll === 0);
   return [
     {
-      name: 'areas measured',
+      name: estimated > 0 ? `areas sized (${estimated} only estimated)` : 'areas sized',
       done: measured,
       all: clocks.length,
       to: unmeasured ? of(`survey/${unmeasured.areaId}`) : of('survey/new'),
