@@ -104,4 +104,7 @@ it('a stretch that ends within its minute is one time', () => {
   const at = (minute: number) => Date.parse(`2026-05-14T14:0${minute}:00Z`);
   expect(sayRange(at(1), at(5), 'UTC', now)).toBe('14:01–14:05');
   expect(sayRange(at(1), at(1) + 20_000, 'UTC', now)).toBe('14:01');
+  // Far away a day is said without its hours.
+  const far = at(1) + 300 * 24 * 3_600_000;
+  expect(sayRange(far, far + 3_600_000, 'UTC', now)).toBe(sayTime(far, 'UTC', now));
 });

@@ -38,7 +38,9 @@ export function sayCalendarDay(day: string): string {
 export function sayRange(from: string | number, to: string | number, zone: string, now: number): string {
   const ms = (at: string | number) => (typeof at === 'number' ? at : Date.parse(at));
   const [first, last] = [sayTime(from, zone, now), clockText(wallOf(ms(to), zone))];
-  if (daysBetween(ms(from), ms(to), zone) === 0) return first.endsWith(last) ? first : `${first}–${last}`;
+  if (daysBetween(ms(from), ms(to), zone) === 0)
+    // So far away it is said without its hours.
+    return first.endsWith(last) || !first.includes(':') ? first : `${first}–${last}`;
   return `${sayTime(from, zone, now)} – ${sayTime(to, zone, now)}`;
 }
 

@@ -98,6 +98,10 @@ describe('what to do, as a foreman would say it', () => {
     [{ state: 'bare' }, 'First coat: Test epoxy, coat 2 of 3'],
     [{ state: 'not-stated' }, 'Test epoxy, coat 2 of 3: overcoat window not on the data sheet'],
     [{ next: null, state: 'finished' }, 'All coats applied, curing'],
+    [
+      { next: null, state: 'finished', events: [{ event: 'full-cure', at: '1969-12-31T12:00:00.000Z' }] },
+      'All coats applied',
+    ],
     [{ next: null, state: 'no-system' }, 'Choose a system'],
     [{ next: null, nextIsWater: true, state: 'open' }, 'Ready for launch'],
     [{ next: null, nextIsWater: true, state: 'too-soon' }, 'Not ready for launch yet'],

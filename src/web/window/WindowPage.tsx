@@ -6,7 +6,7 @@ import type { TempSeries } from '../../core/cure/index.ts';
 import { useClockDetail } from '../api/boatQueries.ts';
 import { useYard } from '../api/queries.ts';
 import { useMinute } from '../clock/now.ts';
-import { saySpan, sayTime } from '../clock/say.ts';
+import { sayRange, saySpan, sayTime } from '../clock/say.ts';
 import { AreaParts } from '../parts/AreaParts.tsx';
 import { HandTests } from '../parts/HandTests.tsx';
 import { lazyPart } from '../parts/lazyPart.tsx';
@@ -88,7 +88,7 @@ function Window({ detail, zone, site }: { detail: ClockDetail; zone: string; sit
         {clock.film && (
           <p>
             On {clock.film.productName}, {clock.film.coatLabel}, applied{' '}
-            {sayTime(clock.film.appliedFrom, zone, now)}–{sayTime(clock.film.appliedTo, zone, now)}
+            {sayRange(clock.film.appliedFrom, clock.film.appliedTo, zone, now)}
           </p>
         )}
         <p className="flex flex-wrap items-center gap-4 text-lg">

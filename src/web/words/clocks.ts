@@ -15,7 +15,9 @@ export function taskOf(clock: AreaClock, now: number): string {
     return 'Not ready for launch yet';
   }
   if (!next) {
-    return clock.state === 'no-system' ? 'Choose a system' : 'All coats applied, curing';
+    if (clock.state === 'no-system') return 'Choose a system';
+    const cured = clock.events.find(({ event }) => event === 'full-cure')?.at ?? null;
+    return cured !== null && Date.parse(cured) <= now ? 'All coats applied' : 'All coats applied, curing';
   }
   const coat = `${next.productName}, coat ${next.coatNo + 1} of ${next.coats}`;
   if (next.coveredM2 > 0) return `Finish ${coat}`;
