@@ -71,6 +71,16 @@ export const DEMO_SURVEYS: readonly DemoSurvey[] = [
         daysAgo: 9,
       },
       {
+        kind: 'blisters',
+        value: 0,
+        grade: null,
+        limit: null,
+        place: { xM: 4.6, zM: -0.3, side: 'port' },
+        note: 'washed, dried, filled and sanded flush',
+        on: 'Bottom port',
+        daysAgo: 9,
+      },
+      {
         kind: 'adhesion',
         value: 1,
         grade: null,

@@ -101,7 +101,9 @@ function AirNow({ view }: { view: BoardView }) {
     <p>
       Air {show(air.airC, 'temperature')}, RH {Math.round(air.rh * 100)} %, dew point{' '}
       {show(dewPointC({ airC: air.airC, rh: air.rh }), 'temperature')}
-      {air.simulated && <span className="border-line ml-2 border px-1 text-sm">simulated weather</span>}
+      {air.simulated && (
+        <span className="border-line ml-2 inline-block border px-1 text-sm">simulated weather</span>
+      )}
     </p>
   );
 }

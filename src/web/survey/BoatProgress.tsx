@@ -25,7 +25,7 @@ function stagesOf({ boat, clocks }: BoatView): Stage[] {
   const unplanned = clocks.find(({ stepsAll }) => stepsAll === 0);
   return [
     {
-      name: estimated > 0 ? `areas sized (${estimated} only estimated)` : 'areas sized',
+      name: estimated > 0 ? `areas with a size (${estimated} only estimated)` : 'areas measured',
       done: measured,
       all: clocks.length,
       to: unmeasured ? of(`survey/${unmeasured.areaId}`) : of('survey/new'),
