@@ -171,7 +171,7 @@ function useAgainst({ view, others, product, step, conditions, zone }: Props, sp
   const typed = conditions?.source === 'typed' && isNow ? conditions : null;
   // What has been painted over already stands in the record with its reason.
   const open = view.faults.flatMap(({ kind, reason, paintedOverAt }) =>
-    paintedOverAt === null
+    paintedOverAt == null
       ? [`open finding: ${FINDING_WORDS[kind].word.toLowerCase()}, ${reason.replace(/\.$/, '')}`]
       : [],
   );

@@ -19,7 +19,7 @@ export function beforeStart(
   const work = ofWork ? workLeft(view.clock.work, now).map((task) => sayTask({ ...task, note: '' })) : [];
   // Edges can be cut in by brush: what must stay bare can’t.
   const untaped = view.bare.filter(({ taped, kind }) => taped !== true && kind !== 'edge').length;
-  const open = view.faults.filter(({ paintedOverAt }) => paintedOverAt === null).length;
+  const open = view.faults.filter(({ paintedOverAt }) => paintedOverAt == null).length;
   return [
     ...work,
     ...(untaped > 0 ? [`mask ${counted(untaped, 'item')}`] : []),

@@ -19,13 +19,13 @@ export function OpenFaults({
       {faults.map(({ findingId, kind, reason, at, paintedOverAt }) => (
         <li
           key={findingId}
-          className={`border-l-4 pl-3 ${paintedOverAt === null ? 'border-error' : 'border-warning'}`}
+          className={`border-l-4 pl-3 ${paintedOverAt == null ? 'border-error' : 'border-warning'}`}
         >
           <strong>
-            {paintedOverAt === null ? 'Open finding' : 'Painted over'}: {FINDING_WORDS[kind].word}
+            {paintedOverAt == null ? 'Open finding' : 'Painted over'}: {FINDING_WORDS[kind].word}
           </strong>{' '}
           (found {say(at)}
-          {paintedOverAt !== null && `, painted over ${say(paintedOverAt)}`}): {reason.replace(/\.$/, '')}.{' '}
+          {paintedOverAt != null && `, painted over ${say(paintedOverAt)}`}): {reason.replace(/\.$/, '')}.{' '}
           <Link className="link" to={`/boats/${boatId}/findings`}>
             See findings
           </Link>
