@@ -41,6 +41,8 @@ export interface StepNeed {
   /** The safe need (90 % certainty), as for a purchase, of this area alone. */
   litresHigh: number;
   thinnerLitres: number;
+  /** Thinner to the safe need. */
+  thinnerLitresHigh: number;
   /** Dry film of all its coats, and wet film of one as applied, µm. */
   dryMicrons: number;
   wetMicronsPerCoat: number;
@@ -100,12 +102,15 @@ export function stackNeed(input: {
       smooth * kindDoubt(upper, smooth > 0 ? atMost / smooth : 1),
       COAT_SCATTER * Math.hypot(...litresOfCoat),
     );
+    const litresHigh = enoughNineInTen(litres, sd);
+    const thinner = within('thinner', step.thinner, 0, 0.5);
     return {
       litresPerCoat,
       litresOfCoat,
       litres,
-      litresHigh: enoughNineInTen(litres, sd),
-      thinnerLitres: litres * within('thinner', step.thinner, 0, 0.5),
+      litresHigh,
+      thinnerLitres: litres * thinner,
+      thinnerLitresHigh: litresHigh * thinner,
       dryMicrons: dry * coats,
       wetMicronsPerCoat: wetMicrons({
         dryMicrons: dry,

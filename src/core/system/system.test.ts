@@ -19,6 +19,12 @@ describe('a stack on an area', () => {
     expect(need.steps[0]?.litresHigh).toBeCloseTo(3 * 4.3243 * Math.exp(1.2816 * sd), 3);
     expect(need.steps[0]?.wetMicronsPerCoat).toBeCloseTo(220);
     expect(need.steps[0]?.thinnerLitres).toBeCloseTo(1.2973, 4);
+    const [step] = need.steps;
+    // The safe need takes as much thinner a litre as the likely one.
+    expect((step?.thinnerLitresHigh ?? 0) / (step?.litresHigh ?? 1)).toBeCloseTo(
+      1.2973 / (step?.litres ?? 1),
+      4,
+    );
     expect(need.dryMicrons).toBe(300);
   });
 

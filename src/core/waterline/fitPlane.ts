@@ -61,6 +61,9 @@ export interface MeasuredAngles {
   trimDeg?: number | null | undefined;
 }
 
+/** A boat on her supports that seems to tilt further than this, °, has more likely been read or entered wrongly: common practice, no source. */
+export const STEEP_TILT_DEG = 10;
+
 /** How many marks fix the plane: three, one fewer for each angle that was measured. */
 export const marksNeeded = ({ heelDeg, trimDeg }: MeasuredAngles): number =>
   3 - Number(heelDeg != null) - Number(trimDeg != null);

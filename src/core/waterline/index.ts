@@ -8,6 +8,7 @@ export {
   type Plane,
   type PlaneFit,
   type PlaneMark,
+  STEEP_TILT_DEG,
   uprightness,
 } from './fitPlane.ts';
 export { withMark } from './madeMarks.ts';

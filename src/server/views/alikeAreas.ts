@@ -7,7 +7,7 @@ import { firstFilmStep, profileOf } from '../memory/profileOf.ts';
 import type { YardReading } from '../memory/yardSnapshots.ts';
 import type { KnownProduct, ProductCatalogue } from '../rows/products.ts';
 import { coatSpans } from './coatSpans.ts';
-import { openFaultsOf } from './openFaultsOf.ts';
+import { notPaintedOver } from './openFaultsOf.ts';
 import { isLeft } from './workLeft.ts';
 
 /** Litres of the coat that comes next; null where nothing says how much. */
@@ -56,7 +56,7 @@ export function alikeAreas(
   const wanted = { ...inThePot(step), colour: clock.next.colour };
   return (known.boat?.states ?? []).flatMap((other): Omit<AlikeArea, 'progress'>[] => {
     // What a finding speaks against is painted by itself, with its reason.
-    if (other.area.id === state.area.id || openFaultsOf(other, findings).length > 0) return [];
+    if (other.area.id === state.area.id || notPaintedOver(other, findings).length > 0) return [];
     const theirs = clockOf(other, { air, catalogue, now: at });
     const { next } = theirs;
     const own = other.steps.find(({ id }) => id === next?.stepId);

@@ -7,7 +7,7 @@ import { surveyRows } from '../memory/boatRows.ts';
 import type { YardReading } from '../memory/yardSnapshots.ts';
 import type { KnownProduct } from '../rows/products.ts';
 import { litresForCoat } from './alikeAreas.ts';
-import { openFaultsOf } from './openFaultsOf.ts';
+import { notPaintedOver } from './openFaultsOf.ts';
 import { benchTins } from './supply/benchTins.ts';
 import { bareTicks } from './ticks.ts';
 import { isLeft } from './workLeft.ts';
@@ -48,7 +48,7 @@ export async function beforeCoat(
     workLeft: clock.work.filter((task) => isLeft(task, now)).length,
     // Edges can be cut in by brush: what must stay bare can’t.
     untaped: ticks.filter(({ taped, kind }) => taped !== true && kind !== 'edge').length,
-    openFaults: openFaultsOf(state, findings).filter(({ paintedOverAt }) => paintedOverAt === null).length,
+    openFaults: notPaintedOver(state, findings).length,
     paintEnds: tins !== null && endsBeforeCoat({ reachLitres: tins.reachLitres, wantedLitres: litres }),
   };
 }

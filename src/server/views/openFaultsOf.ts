@@ -25,3 +25,7 @@ export function openFaultsOf(state: AreaSnapshot, findings: readonly Finding[]):
     };
   });
 }
+
+/** Those of them that nothing has been painted over yet: they still ask for a decision. */
+export const notPaintedOver = (state: AreaSnapshot, findings: readonly Finding[]): OpenFault[] =>
+  openFaultsOf(state, findings).filter(({ paintedOverAt }) => paintedOverAt === null);

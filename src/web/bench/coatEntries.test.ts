@@ -1,5 +1,5 @@
 import { expect, it } from 'vitest';
-import { litresLikely, litresOn } from './coatEntries.ts';
+import { litresLikely, litresOn, noteWith } from './coatEntries.ts';
 
 it('the litres used lie on each area by what was covered of it and what a square metre takes', () => {
   const part = (leftM2: number, litres: number, coveredM2 = leftM2) => ({ leftM2, litres, coveredM2 });
@@ -19,4 +19,12 @@ it('a part of the area begins with what was used on it, else with its share: nev
   expect(litresLikely(4, 3 / 8, null)).toBe(1.5);
   expect(litresLikely(4, 3 / 8, 1.2)).toBe(1.2);
   expect([litresLikely(null, 0.5, null), litresLikely(null, 0.5, 1.2)]).toEqual([null, 1.2]);
+});
+
+it('a reason stays whole beside a long list of what spoke against the coat', () => {
+  const reason = `${'r'.repeat(1500)} end`;
+  const note = noteWith('a'.repeat(3000), reason);
+  expect(note).toHaveLength(2000);
+  expect(note.endsWith(` ${reason}`)).toBe(true);
+  expect(noteWith('rain', 'short of time')).toBe('Applied although rain. short of time');
 });

@@ -70,6 +70,12 @@ export function litresLikely(
 
 const NOTE_MOST = 2000;
 
+/** What spoke against the coat, and the reason given. Where both are too long, the reason stays whole. */
+export function noteWith(against: string, reason: string): string {
+  const around = 'Applied although . '.length;
+  return `Applied although ${against.slice(0, Math.max(0, NOTE_MOST - around - reason.length))}. ${reason}`.trim();
+}
+
 /**
  * The entries of a coat as typed: one for each area it was applied on in one go, its own area last, since with that the
  * form is of the next coat.
@@ -116,7 +122,7 @@ export function coatEntries(
     endedAt: endedAt ?? '',
     batchIds: pots.map((pot) => pot.entryId),
     ...(values.by.trim() !== '' && { by: values.by.trim() }),
-    note: against ? `Applied although ${against}. ${values.note}`.trim().slice(0, NOTE_MOST) : values.note,
+    note: against ? noteWith(against, values.note) : values.note,
   };
   const entries = litresOn(parts, used).map((litres, i): EntryInput => {
     const { areaId, stepId, coatNo: no, coveredM2 } = parts[i] as Part;

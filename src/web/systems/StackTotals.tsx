@@ -148,9 +148,7 @@ export function StackTotals({ context }: { context: StackContext }) {
                   {step.sheet.canLitres
                     ? ` (${counted(Math.ceil(row.litresHigh / step.sheet.canLitres), 'can')})`
                     : ''}
-                  {row.thinnerLitres > 0 && (
-                    <> + {show((row.thinnerLitres * row.litresHigh) / row.litres, 'volume')} thinner</>
-                  )}
+                  {row.thinnerLitres > 0 && <> + {show(row.thinnerLitresHigh, 'volume')} thinner</>}
                 </td>
               </tr>
             );

@@ -1,12 +1,9 @@
 import type { Waterline } from '../../contract/index.ts';
-import type { StruckLine } from '../../core/waterline/index.ts';
+import { STEEP_TILT_DEG, type StruckLine } from '../../core/waterline/index.ts';
 import { Why } from '../parts/Why.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { heightUnit, sayHeight } from './heights.ts';
 import { nameOf, sayErrorFit, sayNextMark, sayOutliers } from './strikeView.ts';
-
-/** A boat on her supports that seems to tilt further than this, °, has more likely been read or entered wrongly: common practice, no source. */
-const STEEP_DEG = 10;
 
 /** Trim and heel of the boat as it stands, and the agreement of the marks. */
 export function AttitudeSummary({
@@ -47,7 +44,7 @@ export function AttitudeSummary({
           off the line on average (root mean square).
         </p>
       </Why>
-      {Math.max(Math.abs(fit.trimDeg), Math.abs(fit.heelDeg)) > STEEP_DEG && (
+      {Math.max(Math.abs(fit.trimDeg), Math.abs(fit.heelDeg)) > STEEP_TILT_DEG && (
         <p className="text-warning font-semibold" role="status">
           That is very steep for a boat on supports. Check the readings: heel and trim are in degrees, heights
           in {unit.symbol}.

@@ -52,6 +52,14 @@ describe('striking the line', () => {
     }
     const [sheet] = (await screen.findAllByRole('region', { name: 'Mark sheet' })) as [HTMLElement];
     expect(within(sheet).getAllByRole('row').length).toBeGreaterThan(4);
+    // Millimetres typed for degrees.
+    await user.selectOptions(screen.getByLabelText('Trim'), 'measured');
+    const trim = await screen.findByLabelText('Bow up by');
+    await user.clear(trim);
+    await user.type(trim, '35{Enter}');
+    expect(await screen.findByText(/^That is very steep/)).toBeDefined();
+    await user.selectOptions(screen.getByLabelText('Trim'), 'from the marks');
+    await waitFor(() => expect(screen.queryByText(/^That is very steep/)).toBeNull());
     await user.click(screen.getByRole('button', { name: 'Save waterline' }));
     // The stripe is not an area yet: it is asked before one is added.
     await user.click(await screen.findByRole('button', { name: 'Save and add the area' }));
