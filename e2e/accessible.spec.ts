@@ -1,10 +1,23 @@
+import { readdirSync, readFileSync } from 'node:fs';
 import { expect, type Page } from '@playwright/test';
-import { expectRoomForLongerText } from './longerText.ts';
+import { expectRoomForLongerText, plainTexts } from './otherLanguage.ts';
 import { addresses, SCREENS } from './screens.ts';
 import { expectAccessible, accessibleTest as test } from './yard.ts';
 
 // Each only looks: they need not wait for each other.
 test.describe.configure({ mode: 'parallel' });
+
+/** The sentences of the core’s rules are not in the catalogue yet. */
+const CORE = readdirSync('src/core', { recursive: true, encoding: 'utf8' })
+  .flatMap((file) => (file.endsWith('.ts') ? [readFileSync(`src/core/${file}`, 'utf8')] : []))
+  .join('\n');
+/** Columns of a file, and the names of places and days that the browser knows. */
+const NO_TEXTS = [
+  'time',
+  'wind m',
+  'rain mm',
+  ...Intl.supportedValuesOf('timeZone').map((zone) => zone.replaceAll('_', ' ')),
+];
 
 const LOOKS = [
   ['loft', 1280, 800],
@@ -25,8 +38,9 @@ async function expectAccessibleAtBoth(page: Page): Promise<void> {
 }
 
 for (const name of SCREENS)
-  test(`the screen "${name}" is accessible at both sizes in both themes, and has room for longer text`, async ({
+  test(`the screen "${name}" is accessible at both sizes in both themes, and has room for another language`, async ({
     page,
+    foreign,
     request,
   }) => {
     await page.goto((await addresses(request))[name]);
@@ -35,7 +49,16 @@ for (const name of SCREENS)
     if (name === 'plan')
       await expect(page.getByRole('heading', { name: 'Day by day' })).toBeVisible({ timeout: 300_000 });
     await expectAccessibleAtBoth(page);
-    await test.step('longer text', () => expectRoomForLongerText(page));
+    await test.step('another language', async () => {
+      await foreign.page.goto((await addresses(request))[name]);
+      await expect(foreign.page.getByRole('heading', { level: 1 })).toBeVisible();
+      await foreign.page.waitForLoadState('networkidle');
+      const known = [...foreign.received, ...NO_TEXTS, CORE].join('\n').toLowerCase();
+      expect((await plainTexts(foreign.page)).filter((text) => !known.includes(text.toLowerCase()))).toEqual(
+        [],
+      );
+      await expectRoomForLongerText(foreign.page);
+    });
   });
 
 test('the search is accessible', async ({ page }) => {

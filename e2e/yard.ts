@@ -5,6 +5,7 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { test as base, expect, type Page } from '@playwright/test';
 import type { DateTime } from 'luxon';
+import { speakOtherLanguage } from './otherLanguage.ts';
 
 const root = path.resolve(import.meta.dirname, '..');
 const axeSource = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
@@ -119,10 +120,38 @@ function yardTest(demo: boolean) {
   });
 }
 
+/** Every text within a body of JSON, but for its keys. */
+function textsIn(body: unknown): string[] {
+  if (typeof body === 'string') return [body];
+  return typeof body === 'object' && body !== null ? Object.values(body).flatMap(textsIn) : [];
+}
+
 export const demoTest = yardTest(true);
 export const planTest = yardTest(true);
 /** These only look, and so share a page: what is loaded once is not loaded again. */
-export const accessibleTest = yardTest(true).extend<object, { looking: Page }>({
+export const accessibleTest = yardTest(true).extend<
+  object,
+  { looking: Page; foreign: { page: Page; received: string[] } }
+>({
+  /** A page in a language of its own, and every text it received as data. */
+  foreign: [
+    async ({ browser, yard }, use) => {
+      const context = await browser.newContext({ baseURL: yard.address });
+      const page = await context.newPage();
+      const received: string[] = [];
+      page.on('response', (response) => {
+        if (response.headers()['content-type']?.includes('json'))
+          response.json().then(
+            (body) => received.push(...textsIn(body)),
+            () => {},
+          ); // the page has gone on
+      });
+      await speakOtherLanguage(page);
+      await use({ page, received });
+      await context.close();
+    },
+    { scope: 'worker' },
+  ],
   looking: [
     async ({ browser, yard }, use) => {
       const context = await browser.newContext({ baseURL: yard.address });

@@ -11,7 +11,7 @@ ensurePackages();
 if (wanted('browser')) ensureChromium();
 if (wanted('unit')) ensurePostgres();
 
-const bin = (name) => path.join(root, 'node_modules/.bin', name);
+const bin = (name) => path.resolve(root, 'node_modules/.bin', name);
 const reports = path.join(root, '.cache/reports');
 rmSync(reports, { recursive: true, force: true });
 let passed = 0;
@@ -128,6 +128,7 @@ await checkAll([
         ['lint and format', 'biome', ['check', '--error-on-warnings', '.']],
         ['import direction', 'depcruise', ['src']],
         ['unused code', 'knip', []],
+        ['catalogue of texts', process.execPath, ['scripts/words.mjs', '--check']],
       ]
     : []),
 ]);

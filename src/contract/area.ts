@@ -2,6 +2,7 @@ import Joi from 'joi';
 import type { Surroundings } from '../core/air/index.ts';
 import type { AreaWay, Measure, Shape, WayResult, Zone } from '../core/hull/index.ts';
 import type { Family, ServiceKind, Substrate } from '../core/system/index.ts';
+import { t } from '../words.ts';
 import { families, substrates } from './families.ts';
 import type { EarlierShelter } from './formats/shelters.ts';
 import { between, fraction, id, instant, objectOf, oneOf, text, title, version } from './joi.ts';
@@ -91,8 +92,8 @@ const shape = Joi.alternatives<Shape>().conditional('.kind', {
       // biome-ignore lint/suspicious/noThenProperty: Joi's own word for the branch
       then: Joi.object({
         kind: Joi.valid('trapezium').required(),
-        sideAM: metres('first side'),
-        sideBM: metres('second side'),
+        sideAM: metres(t`first side`),
+        sideBM: metres(t`second side`),
         heightM: metres('height'),
       }),
     },
@@ -104,40 +105,40 @@ const shape = Joi.alternatives<Shape>().conditional('.kind', {
   ],
   otherwise: Joi.object({
     kind: Joi.valid('girths').required(),
-    spacingM: metres('station spacing'),
+    spacingM: metres(t`station spacing`),
     girthsM: Joi.array()
       .items(between('Girth (m)', 0, 200))
       .min(2)
       .max(400)
-      .label('girths')
+      .label(t`girths`)
       .required(),
-    rule: Joi.valid('simpson', 'trapezoid').label('Integration rule').required(),
+    rule: Joi.valid('simpson', 'trapezoid').label(t`Integration rule`).required(),
   }),
 });
 
 const measure = Joi.object<Measure>({
   shape: shape.required(),
-  count: Joi.number().integer().min(1).max(100).label('Quantity').required(),
+  count: Joi.number().integer().min(1).max(100).label(t`Quantity`).required(),
   opening: Joi.boolean().required(),
-  note: text(200).label('Measurement note'),
+  note: text(200).label(t`Measurement note`),
 });
 
 const estimateFields = {
   way: oneOf<Estimate['way']>({ rule: true, offsets: true, mesh: true, paint: true })
-    .label('Source of the estimate')
+    .label(t`Source of the estimate`)
     .required(),
   areaM2: between('area (m²)', 0.0001, 10_000).required(),
-  spread: fraction('Uncertainty', 0, 1).required(),
-  basis: text(300).label('Basis of the estimate').required(),
+  spread: fraction(t`Uncertainty`, 0, 1).required(),
+  basis: text(300).label(t`Basis of the estimate`).required(),
 };
 const estimate = objectOf<Estimate>(estimateFields);
 
 const part = objectOf<PartOf>({
-  areaId: id().label('Original area').required(),
-  kind: oneOf<PartKind>({ patch: true, spot: true, piece: true }).label('Type of split-off').required(),
-  standId: id().label('Support').allow(null).required(),
+  areaId: id().label(t`Original area`).required(),
+  kind: oneOf<PartKind>({ patch: true, spot: true, piece: true }).label(t`Type of split-off`).required(),
+  standId: id().label(t`Support`).allow(null).required(),
   sharesSystem: Joi.boolean().required(),
-  at: instant().label('Time of the split').required(),
+  at: instant().label(t`Time of the split`).required(),
 });
 
 /** The parts of a boat an area may lie on. */
@@ -156,10 +157,10 @@ export const zoneOf = oneOf<Zone>({
 
 const fields = {
   boatId: id().required(),
-  name: title('area name').required(),
-  zone: zoneOf.label('Part of the boat').required(),
-  side: oneOf<Side>({ port: true, starboard: true, both: true, centre: true }).label('side').required(),
-  substrate: oneOf<Substrate>(substrates).label('substrate').required(),
+  name: title(t`area name`).required(),
+  zone: zoneOf.label(t`Part of the boat`).required(),
+  side: oneOf<Side>({ port: true, starboard: true, both: true, centre: true }).label(t`side`).required(),
+  substrate: oneOf<Substrate>(substrates).label(t`substrate`).required(),
   service: oneOf<Service>({
     immersed: true,
     splash: true,
@@ -168,23 +169,23 @@ const fields = {
     bilge: true,
     tank: true,
   })
-    .label('Exposure')
+    .label(t`Exposure`)
     .required(),
-  surroundings: surroundings.label('Shelter').required(),
+  surroundings: surroundings.label(t`Shelter`).required(),
   oldCoating: oneOf<Family | 'unknown'>({ ...families, unknown: true })
     .allow(null)
-    .label('Existing coating')
+    .label(t`Existing coating`)
     .required(),
-  highWear: Joi.boolean().label('high wear').required(),
-  part: part.allow(null).label('Split off from').required(),
-  measures: Joi.array().items(measure).max(60).label('Measurements').required(),
-  estimates: Joi.array().items(estimate).max(4).unique('way').label('Estimates').required(),
+  highWear: Joi.boolean().label(t`high wear`).required(),
+  part: part.allow(null).label(t`Split off from`).required(),
+  measures: Joi.array().items(measure).max(60).label(t`Measurements`).required(),
+  estimates: Joi.array().items(estimate).max(4).unique('way').label(t`Estimates`).required(),
   chosenWay: oneOf<AreaWay>({ hand: true, rule: true, offsets: true, mesh: true, paint: true })
     .allow(null)
-    .label('Estimate used')
+    .label(t`Estimate used`)
     .required(),
-  spread: fraction('Uncertainty', 0, 1).required(),
-  note: text(2000).label('note').required(),
+  spread: fraction(t`Uncertainty`, 0, 1).required(),
+  note: text(2000).label(t`note`).required(),
 };
 
 export const areaInput = objectOf<AreaInput>({
@@ -201,7 +202,7 @@ export const areaUpdate = objectOf<AreaInput & { version: number }>({
 
 /** Several areas at once: every one is saved, or no area is. */
 export const areasInput = objectOf<{ areas: AreaInput[] }>({
-  areas: Joi.array().items(areaInput).min(1).max(60).unique('id').label('areas').required(),
+  areas: Joi.array().items(areaInput).min(1).max(60).unique('id').label(t`areas`).required(),
 });
 
 /** m² by one way for several areas at once: each takes the place of what that way gave before. */
@@ -211,10 +212,10 @@ export interface EstimatesInput {
 export const estimatesInput = objectOf<EstimatesInput>({
   estimates: Joi.array()
     .items(
-      objectOf<Estimate & { areaId: string }>({ ...estimateFields, areaId: id().label('area').required() }),
+      objectOf<Estimate & { areaId: string }>({ ...estimateFields, areaId: id().label(t`area`).required() }),
     )
     .min(1)
     .max(60)
-    .label('estimates')
+    .label(t`estimates`)
     .required(),
 });

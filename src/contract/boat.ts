@@ -1,5 +1,6 @@
 import Joi from 'joi';
 import type { Craft, Dimensions } from '../core/hull/index.ts';
+import { t } from '../words.ts';
 import { between, id, objectOf, oneOf, text, title, version } from './joi.ts';
 
 export interface BoatInput {
@@ -31,8 +32,8 @@ const kinds = oneOf<Craft>({
 });
 
 const dimensions = objectOf<Dimensions>({
-  loaM: between('Length overall (m)', 0.5, 120).required(),
-  lwlM: between('waterline length (m)', 0.5, 120).required(),
+  loaM: between(t`Length overall (m)`, 0.5, 120).required(),
+  lwlM: between(t`waterline length (m)`, 0.5, 120).required(),
   beamM: between('beam (m)', 0.1, 40).required(),
   draughtM: between('draught (m)', 0.01, 12).required(),
   freeboardM: between('freeboard (m)', 0.01, 12).required(),
@@ -40,23 +41,25 @@ const dimensions = objectOf<Dimensions>({
   .custom((value: Dimensions, helpers) =>
     value.lwlM > value.loaM ? helpers.error('dimensions.lwl', { lwl: value.lwlM, loa: value.loaM }) : value,
   )
-  .messages({ 'dimensions.lwl': 'Waterline length ({#lwl} m) can’t be more than length overall ({#loa} m)' });
+  .messages({
+    'dimensions.lwl': t`Waterline length ({#lwl} m) can’t be more than length overall ({#loa} m)`,
+  });
 
 const fields = {
-  name: title('boat name').required(),
-  kind: kinds.label('Boat type').required(),
+  name: title(t`boat name`).required(),
+  kind: kinds.label(t`Boat type`).required(),
   dimensions: dimensions
     .allow(null)
     .when('kind', {
       is: 'parts',
       // biome-ignore lint/suspicious/noThenProperty: Joi's own word for the branch
       then: Joi.valid(null).messages({
-        'any.only': 'A boat record for parts only can’t have hull dimensions',
+        'any.only': t`A boat record for parts only can’t have hull dimensions`,
       }),
     })
     .required(),
   headingDeg: between('Heading (°)', 0, 360).allow(null).default(null),
-  note: text(2000).label('note').required(),
+  note: text(2000).label(t`note`).required(),
 };
 
 export const boatInput = objectOf<BoatInput>({ id: id().required(), ...fields });

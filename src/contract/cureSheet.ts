@@ -1,5 +1,6 @@
 import Joi from 'joi';
 import type { CureSheet, CurvePoint, FilmEvent, OvercoatRule } from '../core/cure/index.ts';
+import { t } from '../words.ts';
 import { families } from './families.ts';
 import { between, objectOf } from './joi.ts';
 
@@ -10,8 +11,8 @@ export const points = (label: string, least = 1) =>
   Joi.array()
     .items(
       objectOf<CurvePoint>({
-        tempC: between(`${label}: temperature (°C)`, -40, 80).required(),
-        minutes: between(`${label}: time (min)`, 0.1, TEN_YEARS_MIN).required(),
+        tempC: between(t`${label}: temperature (°C)`, -40, 80).required(),
+        minutes: between(t`${label}: time (min)`, 0.1, TEN_YEARS_MIN).required(),
       }),
     )
     .min(least)
@@ -23,43 +24,42 @@ export const points = (label: string, least = 1) =>
       return wrong ? helpers.error('curve.slower', { tempC: wrong.tempC, minutes: wrong.minutes }) : value;
     })
     .messages({
-      'curve.slower':
-        '{#label}: {#minutes} min at {#tempC} °C is longer than at a lower temperature. Times must get shorter as temperature rises',
-      'array.min': '{#label}: enter at least one time',
+      'curve.slower': t`{#label}: {#minutes} min at {#tempC} °C is longer than at a lower temperature. Times must get shorter as temperature rises`,
+      'array.min': t`{#label}: enter at least one time`,
     })
     .label(label);
 
 const overcoat = objectOf<OvercoatRule>({
   by: Joi.string()
     .valid('self', 'any', ...Object.keys(families))
-    .label('Next coat')
+    .label(t`Next coat`)
     .required(),
-  min: points('overcoat minimum').required(),
-  chemicalMax: points('latest without sanding').allow(null).required(),
+  min: points(t`overcoat minimum`).required(),
+  chemicalMax: points(t`latest without sanding`).allow(null).required(),
   thumb: Joi.object({
-    opens: points('thumbprint: apply from').required(),
-    closes: points('thumbprint window closes').required(),
+    opens: points(t`thumbprint: apply from`).required(),
+    closes: points(t`thumbprint window closes`).required(),
   })
     .allow(null)
     .optional(),
-  keyGrit: between('Grit if window missed', 24, 2000).integer().allow(null).required(),
+  keyGrit: between(t`Grit if window missed`, 24, 2000).integer().allow(null).required(),
 });
 
 const eventTable = (label: string) => points(label).optional();
 
 /** When a film may be overcoated, sanded, walked on, wetted. */
 export const cureSheet = objectOf<CureSheet>({
-  stopC: between('No cure below (°C)', -20, 40).allow(null).required(),
+  stopC: between(t`No cure below (°C)`, -20, 40).allow(null).required(),
   events: objectOf<Record<FilmEvent, CurvePoint[]>>({
     'dew-safe': eventTable('dew-safe'),
     'tack-free': eventTable('tack-free'),
     sandable: eventTable('sandable'),
-    walk: eventTable('walk on'),
-    immersion: eventTable('earliest immersion'),
-    'latest-immersion': eventTable('latest immersion'),
-    'full-cure': eventTable('full cure'),
+    walk: eventTable(t`walk on`),
+    immersion: eventTable(t`earliest immersion`),
+    'latest-immersion': eventTable(t`latest immersion`),
+    'full-cure': eventTable(t`full cure`),
   }).required(),
-  overcoat: Joi.array().items(overcoat).max(30).unique('by').label('overcoat windows').required(),
+  overcoat: Joi.array().items(overcoat).max(30).unique('by').label(t`overcoat windows`).required(),
 })
   .custom((sheet: CureSheet, helpers) => {
     const { stopC } = sheet;
@@ -68,20 +68,19 @@ export const cureSheet = objectOf<CureSheet>({
     return cold ? helpers.error('curve.stopped', { table: cold[0], stopC }) : sheet;
   })
   .messages({
-    'curve.stopped':
-      '{#table}: every temperature is below the stop temperature of {#stopC} °C, at which the film does not cure',
+    'curve.stopped': t`{#table}: every temperature is below the stop temperature of {#stopC} °C, at which the film does not cure`,
   });
 
 /** Every table of a sheet with its name. */
 const tablesOf = ({ events, overcoat: rules }: CureSheet): [string, readonly CurvePoint[]][] => [
   ...Object.entries(events).map(([name, table]): [string, readonly CurvePoint[]] => [name, table ?? []]),
   ...rules.flatMap(({ min, chemicalMax, thumb }): [string, readonly CurvePoint[]][] => [
-    ['overcoat minimum', min],
-    ...(chemicalMax ? ([['latest without sanding', chemicalMax]] as [string, readonly CurvePoint[]][]) : []),
+    [t`overcoat minimum`, min],
+    ...(chemicalMax ? ([[t`latest without sanding`, chemicalMax]] as [string, readonly CurvePoint[]][]) : []),
     ...(thumb
       ? ([
-          ['thumbprint: apply from', thumb.opens],
-          ['thumbprint window closes', thumb.closes],
+          [t`thumbprint: apply from`, thumb.opens],
+          [t`thumbprint window closes`, thumb.closes],
         ] as [string, readonly CurvePoint[]][])
       : []),
   ]),

@@ -1,5 +1,6 @@
 import Joi from 'joi';
 import type { HullCuts, Hydrostatics, OffsetTable, Placement, Zone } from '../core/hull/index.ts';
+import { t } from '../words.ts';
 import { zoneOf } from './area.ts';
 import { between, objectOf, oneOf, text, title, version } from './joi.ts';
 
@@ -41,29 +42,29 @@ const MOST = 200;
 const metres = (label: string) => between(`${label} (m)`, -200, 200);
 
 const table = objectOf<OffsetTable>({
-  stationsM: Joi.array().items(metres('station')).min(2).max(MOST).label('stations').required(),
-  waterlinesM: Joi.array().items(metres('waterline')).min(2).max(MOST).label('waterlines').required(),
+  stationsM: Joi.array().items(metres('station')).min(2).max(MOST).label(t`stations`).required(),
+  waterlinesM: Joi.array().items(metres('waterline')).min(2).max(MOST).label(t`waterlines`).required(),
   halfBreadthsM: Joi.array()
     .items(
       Joi.array()
         .items(between('half-breadth (m)', 0, 60).allow(null))
         .max(MOST)
-        .label('Offsets of a station'),
+        .label(t`Offsets of a station`),
     )
     .min(2)
     .max(MOST)
-    .label('half-breadths')
+    .label(t`half-breadths`)
     .required(),
   sheer: Joi.array()
     .items(
       Joi.object({
-        zM: metres('height of the sheer').required(),
-        yM: between('Sheer half-breadth (m)', 0, 60).required(),
+        zM: metres(t`height of the sheer`).required(),
+        yM: between(t`Sheer half-breadth (m)`, 0, 60).required(),
       }).allow(null),
     )
     .max(MOST)
-    .label('sheer'),
-  apartM: between('centreline of a hull from that of the boat (m)', 0, 30),
+    .label(t`sheer`),
+  apartM: between(t`centreline of a hull from that of the boat (m)`, 0, 30),
 });
 
 const axis = oneOf<Placement['up']>({
@@ -77,42 +78,42 @@ const axis = oneOf<Placement['up']>({
 
 export const placement = objectOf<Placement>({
   unit: oneOf<Placement['unit']>({ mm: true, cm: true, m: true, in: true, ft: true })
-    .label('unit')
+    .label(t`unit`)
     .required(),
-  up: axis.label('Up axis').required(),
-  bow: axis.label('Bow axis').required(),
+  up: axis.label(t`Up axis`).required(),
+  bow: axis.label(t`Bow axis`).required(),
   half: Joi.boolean().required(),
   heelDeg: between('heel (°)', -45, 45).required(),
   trimDeg: between('trim (°)', -45, 45).required(),
-  waterlineM: between('height of the waterline (m)', -50, 50).required(),
+  waterlineM: between(t`height of the waterline (m)`, -50, 50).required(),
 });
 
 const height = (label: string) => between(`${label} (m)`, -50, 50).required();
 
 const cuts = objectOf<HullCuts>({
-  topOfPaintM: height('top of the antifouling'),
+  topOfPaintM: height(t`top of the antifouling`),
   stripe: Joi.object({
-    lowerM: height('lower edge of the stripe'),
-    upperM: height('upper edge of the stripe'),
+    lowerM: height(t`lower edge of the stripe`),
+    upperM: height(t`upper edge of the stripe`),
   })
     .allow(null)
     .required(),
   transomXM: metres('transom').allow(null).required(),
   keel: Joi.object({
-    aftM: metres('after end of the keel').required(),
-    foreM: metres('fore end of the keel').required(),
-    topM: height('top of the keel'),
+    aftM: metres(t`after end of the keel`).required(),
+    foreM: metres(t`fore end of the keel`).required(),
+    topM: height(t`top of the keel`),
   })
     .allow(null)
     .required(),
   sheer: Joi.object({
-    aftM: height('sheer aft'),
-    foreM: height('sheer forward'),
+    aftM: height(t`sheer aft`),
+    foreM: height(t`sheer forward`),
     lengthM: between('length (m)', 0.1, 200).required(),
   })
     .allow(null)
     .required(),
-  stationsM: Joi.array().items(metres('station')).max(4).unique().label('Extra stations').required(),
+  stationsM: Joi.array().items(metres('station')).max(4).unique().label(t`Extra stations`).required(),
 });
 
 const figure = (label: string) => between(label, 0, 1e9).required();
@@ -120,32 +121,32 @@ const hydrostatics = objectOf<Hydrostatics>({
   volumeM3: figure('volume (m³)'),
   displacementKg: figure('displacement (kg)'),
   waterplaneM2: figure('waterplane (m²)'),
-  wettedM2: figure('wetted surface (m²)'),
-  lwlM: figure('waterline length (m)'),
-  bwlM: figure('waterline beam (m)'),
+  wettedM2: figure(t`wetted surface (m²)`),
+  lwlM: figure(t`waterline length (m)`),
+  bwlM: figure(t`waterline beam (m)`),
   draughtM: figure('draught (m)'),
-  cb: figure('block coefficient'),
-  cwp: figure('waterplane coefficient'),
-  kgPerCm: figure('kg per cm'),
+  cb: figure(t`block coefficient`),
+  cwp: figure(t`waterplane coefficient`),
+  kgPerCm: figure(t`kg per cm`),
 });
 
 const mesh = objectOf<MeshRecord>({
-  fileName: title('file name').max(200).required(),
-  bytes: between('File size', 1, 400 * 1024 * 1024).required(),
+  fileName: title(t`file name`).max(200).required(),
+  bytes: between(t`File size`, 1, 400 * 1024 * 1024).required(),
   fileHash: Joi.string()
     .pattern(/^[0-9a-f]{64}$/)
-    .label('hash of the file')
+    .label(t`hash of the file`)
     .optional(),
-  faces: between('Faces', 1, 20_000_000).integer().required(),
+  faces: between(t`Faces`, 1, 20_000_000).integer().required(),
   placement: placement.required(),
   cuts: cuts.required(),
   zones: Joi.array()
     .items(
       Joi.object({
-        name: title('Zone').required(),
+        name: title(t`Zone`).required(),
         zone: zoneOf.required(),
-        portM2: figure('area to port (m²)'),
-        starboardM2: figure('area to starboard (m²)'),
+        portM2: figure(t`area to port (m²)`),
+        starboardM2: figure(t`area to starboard (m²)`),
       }),
     )
     .max(16)
@@ -156,11 +157,11 @@ const mesh = objectOf<MeshRecord>({
 });
 
 export const hullFormInput = objectOf<HullFormInput>({
-  offsets: table.allow(null).label('table of offsets').required(),
-  mesh: mesh.allow(null).label('mesh').required(),
+  offsets: table.allow(null).label(t`table of offsets`).required(),
+  mesh: mesh.allow(null).label(t`mesh`).required(),
   use: oneOf<FormSource>({ dimensions: true, offsets: true, mesh: true })
     .allow(null)
-    .label('Hull form source')
+    .label(t`Hull form source`)
     .required(),
   version: version(0),
 });

@@ -1,38 +1,39 @@
 import Joi from 'joi';
 import { figure } from '../core/units/index.ts';
+import { t } from '../words.ts';
 
 /**
  * One wording for every refusal: the field by its name, the value given, the limit.
  * Values are canonical (metric), so limits name their unit in the label.
  */
 export const messages: Joi.LanguageMessages = {
-  'any.required': '{#label} is required',
-  'any.only': '{#label} must be one of: {#valids}, but is “{#value}”',
-  'any.invalid': '{#label} can’t be {#value}',
-  'string.empty': '{#label} is required',
-  'string.min': '{#label} must be at least {#limit} characters long, but is “{#value}”',
-  'string.max': '{#label} can be at most {#limit} characters long',
-  'string.guid': '{#label} must be a valid id (UUIDv7), but is “{#value}”',
-  'string.isoDate': '{#label} must be a valid date and time, but is “{#value}”',
-  'string.base': '{#label} must be text, but is {#value}',
-  'string.untellable': '{#label} contains a character that can’t be displayed',
-  'string.trim': '{#label} can’t start or end with a space',
-  'time.day': '{#label} must be a valid date between 1900 and 2200, but is “{#value}”',
-  'string.pattern.base': '{#label} “{#value}” isn’t in the expected format',
-  'number.base': '{#label} must be a number, but is “{#value}”',
-  'number.unsafe': '{#label} {#value} is too large',
-  'number.infinity': '{#label} must be a finite number',
-  'number.min': '{#label} must be {#limit} or more, but is {#value}',
-  'number.max': '{#label} must be {#limit} or less, but is {#value}',
-  'fraction.min': '{#label} must be {#limit} % or more, but is {#value} %',
-  'fraction.max': '{#label} must be {#limit} % or less, but is {#value} %',
-  'number.tiny': '{#label} {#value} is too small',
-  'number.integer': '{#label} must be a whole number, but is {#value}',
-  'array.min': '{#label} must have {#limit} or more entries, but has {#value.length}',
-  'array.max': '{#label} can have at most {#limit} entries, but has {#value.length}',
-  'array.unique': '{#label} is in the list twice',
-  'object.unknown': '{#label} isn’t a known field',
-  'object.base': '{#label} isn’t in the expected format',
+  'any.required': t`{#label} is required`,
+  'any.only': t`{#label} must be one of: {#valids}, but is “{#value}”`,
+  'any.invalid': t`{#label} can’t be {#value}`,
+  'string.empty': t`{#label} is required`,
+  'string.min': t`{#label} must be at least {#limit} characters long, but is “{#value}”`,
+  'string.max': t`{#label} can be at most {#limit} characters long`,
+  'string.guid': t`{#label} must be a valid id (UUIDv7), but is “{#value}”`,
+  'string.isoDate': t`{#label} must be a valid date and time, but is “{#value}”`,
+  'string.base': t`{#label} must be text, but is {#value}`,
+  'string.untellable': t`{#label} contains a character that can’t be displayed`,
+  'string.trim': t`{#label} can’t start or end with a space`,
+  'time.day': t`{#label} must be a valid date between 1900 and 2200, but is “{#value}”`,
+  'string.pattern.base': t`{#label} “{#value}” isn’t in the expected format`,
+  'number.base': t`{#label} must be a number, but is “{#value}”`,
+  'number.unsafe': t`{#label} {#value} is too large`,
+  'number.infinity': t`{#label} must be a finite number`,
+  'number.min': t`{#label} must be {#limit} or more, but is {#value}`,
+  'number.max': t`{#label} must be {#limit} or less, but is {#value}`,
+  'fraction.min': t`{#label} must be {#limit} % or more, but is {#value} %`,
+  'fraction.max': t`{#label} must be {#limit} % or less, but is {#value} %`,
+  'number.tiny': t`{#label} {#value} is too small`,
+  'number.integer': t`{#label} must be a whole number, but is {#value}`,
+  'array.min': t`{#label} must have {#limit} or more entries, but has {#value.length}`,
+  'array.max': t`{#label} can have at most {#limit} entries, but has {#value.length}`,
+  'array.unique': t`{#label} is in the list twice`,
+  'object.unknown': t`{#label} isn’t a known field`,
+  'object.base': t`{#label} isn’t in the expected format`,
 };
 
 /** A refusal as a sentence: the label’s first letter a capital; the name of a query parameter stays as it is. */

@@ -2,6 +2,7 @@ import Joi from 'joi';
 import type { HandFinding } from '../core/cure/index.ts';
 import type { MeasuringTool } from '../core/mix/index.ts';
 import type { RemovalWay } from '../core/system/index.ts';
+import { t } from '../words.ts';
 import { between, fraction, id, instant, line, objectOf, oneOf, text, title, version } from './joi.ts';
 import type {
   BatchBody,
@@ -31,24 +32,24 @@ const tool = Joi.object<MeasuringTool>({
     'counted-cups': true,
     pump: true,
   }).required(),
-  stepG: between('Scale graduation (g)', 0.001, 1000),
-  stepMl: between('Smallest graduation (ml)', 0.01, 5000),
-  potDiameterMm: between('pot diameter (mm)', 5, 1000),
-  stepMm: between('Stick graduation (mm)', 0.1, 100),
-  cupMl: between('Cup size (ml)', 0.1, 20_000),
-  strokeMl: between('Volume per stroke (ml)', 0.01, 5000),
+  stepG: between(t`Scale graduation (g)`, 0.001, 1000),
+  stepMl: between(t`Smallest graduation (ml)`, 0.01, 5000),
+  potDiameterMm: between(t`pot diameter (mm)`, 5, 1000),
+  stepMm: between(t`Stick graduation (mm)`, 0.1, 100),
+  cupMl: between(t`Cup size (ml)`, 0.1, 20_000),
+  strokeMl: between(t`Volume per stroke (ml)`, 0.01, 5000),
 });
 
 const step = {
-  stepId: id().label('step').required(),
-  coatNo: between('coat number', 0, 30).integer().required(),
-  productId: id().label('product').required(),
-  sheetVersion: version(1).label('sheet version'),
+  stepId: id().label(t`step`).required(),
+  coatNo: between(t`coat number`, 0, 30).integer().required(),
+  productId: id().label(t`product`).required(),
+  sheetVersion: version(1).label(t`sheet version`),
 };
 
 export const batchBody = objectOf<BatchBody>({
   ...step,
-  litres: between('Batch size (l)', 0.0001, 1000).required(),
+  litres: between(t`Batch size (l)`, 0.0001, 1000).required(),
   pours: Joi.array()
     .items(
       Joi.object({
@@ -64,15 +65,15 @@ export const batchBody = objectOf<BatchBody>({
     .items(
       Joi.object({
         part: title('part').required(),
-        lotId: id().label('lot').required(),
-        code: text(80).label('lot number').required(),
+        lotId: id().label(t`lot`).required(),
+        code: text(80).label(t`lot number`).required(),
       }),
     )
     .max(20)
     .unique('lotId')
     .optional(),
   tool: tool.required(),
-  ratioError: fraction('Ratio error', -1, 100).required(),
+  ratioError: fraction(t`Ratio error`, -1, 100).required(),
   litresEstimated: Joi.boolean().optional(),
   ownRatio: ownRatio.allow(null).optional(),
   additives: Joi.array()
@@ -84,33 +85,33 @@ export const batchBody = objectOf<BatchBody>({
     )
     .max(8)
     .unique('name')
-    .label('additives')
+    .label(t`additives`)
     .optional(),
   thinnerLitres: between('thinner (l)', 0, 500).required(),
-  potTempC: between('Pot temperature (°C)', -20, 60).required(),
+  potTempC: between(t`Pot temperature (°C)`, -20, 60).required(),
   inductionMin: between('induction (min)', 0, 240).required(),
-  potLifeMin: between('Pot life (min)', 0.5, 100_000).allow(null).required(),
+  potLifeMin: between(t`Pot life (min)`, 0.5, 100_000).allow(null).required(),
 });
 
 const conditions = objectOf<LoggedConditions>({
-  airC: between('air temperature (°C)', -40, 60).required(),
-  rh: fraction('Relative humidity', 0.01, 1).required(),
-  surfaceC: between('surface temperature (°C)', -40, 90).allow(null).required(),
+  airC: between(t`air temperature (°C)`, -40, 60).required(),
+  rh: fraction(t`Relative humidity`, 0.01, 1).required(),
+  surfaceC: between(t`surface temperature (°C)`, -40, 90).allow(null).required(),
   source: Joi.valid('typed', 'measured', 'forecast', 'filled', 'simulated').required(),
 });
 
 const coat = objectOf<CoatBody>({
   ...step,
-  colour: text(80).label('colour').required(),
+  colour: text(80).label(t`colour`).required(),
   method: methods.required(),
-  litres: between('Litres used', 0.0001, 2000).required(),
-  thinner: fraction('Thinner', 0, 0.5).required(),
-  areaM2: between('Area covered (m²)', 0.0001, 10_000).required(),
-  endedAt: instant().label('End time').required(),
+  litres: between(t`Litres used`, 0.0001, 2000).required(),
+  thinner: fraction(t`Thinner`, 0, 0.5).required(),
+  areaM2: between(t`Area covered (m²)`, 0.0001, 10_000).required(),
+  endedAt: instant().label(t`End time`).required(),
   conditions: conditions.allow(null).required(),
   batchIds: Joi.array().items(id()).max(50).unique().required(),
-  by: title('Applied by').optional(),
-  note: text(2000).label('note').required(),
+  by: title(t`Applied by`).optional(),
+  note: text(2000).label(t`note`).required(),
 });
 
 /** The body of an entry by its kind. */
@@ -120,70 +121,70 @@ export const entryBodies: Record<EntryKind, Joi.ObjectSchema> = {
   'batch-end': objectOf<BatchEndBody>({
     batchId: id().required(),
     fate: Joi.valid('emptied', 'discarded').required(),
-    usedL: between('Applied from this pot (l)', 0, 1000).when('fate', {
+    usedL: between(t`Applied from this pot (l)`, 0, 1000).when('fate', {
       is: 'emptied',
       // biome-ignore lint/suspicious/noThenProperty: Joi's own word for the branch
       then: Joi.forbidden(),
     }),
   }),
   tape: objectOf<TapeBody>({
-    itemId: id().label('Masked item').required(),
+    itemId: id().label(t`Masked item`).required(),
     name: title('name').required(),
     on: Joi.boolean().required(),
-    stepId: id().label('step').allow(null).required(),
-    coatNo: between('coat number', 0, 30).integer().allow(null).required(),
-    tape: Joi.valid('masking', 'fine-line').label('Tape type').optional(),
+    stepId: id().label(t`step`).allow(null).required(),
+    coatNo: between(t`coat number`, 0, 30).integer().allow(null).required(),
+    tape: Joi.valid('masking', 'fine-line').label(t`Tape type`).optional(),
   }),
   blast: objectOf<BlastBody>({
-    holdsHours: between('Hours the steel may stay bare', 0.5, 96).required(),
+    holdsHours: between(t`Hours the steel may stay bare`, 0.5, 96).required(),
   }),
   removal: objectOf<RemovalBody>({
     toGround: Joi.boolean().required(),
     coats: Joi.array()
       .items(
         Joi.object({
-          stepId: id().label('step').required(),
-          coatNo: between('coat number', 0, 30).integer().required(),
+          stepId: id().label(t`step`).required(),
+          coatNo: between(t`coat number`, 0, 30).integer().required(),
         }),
       )
       .max(100)
       .unique((a, b) => a.stepId === b.stepId && a.coatNo === b.coatNo)
-      .label('coats taken off')
+      .label(t`coats taken off`)
       .required(),
     way: oneOf<RemovalWay>({ blasted: true, stripped: true, scraped: true, sanded: true })
-      .label('how they were taken off')
+      .label(t`how they were taken off`)
       .required(),
     grit: between('grit', 12, 5000).integer().allow(null).required(),
-    holdsHours: between('Hours the steel may stay bare', 0.5, 96).allow(null).required(),
-    reason: line('why they were taken off', 1, 400).required(),
+    holdsHours: between(t`Hours the steel may stay bare`, 0.5, 96).allow(null).required(),
+    reason: line(t`why they were taken off`, 1, 400).required(),
   }),
   work: objectOf<WorkBody>({
-    stepId: id().label('step').required(),
-    coatNo: between('coat number', 0, 30).integer().required(),
+    stepId: id().label(t`step`).required(),
+    coatNo: between(t`coat number`, 0, 30).integer().required(),
     taskId: Joi.alternatives(id(), Joi.valid('between', 'spacing', 'key', 'wash'))
-      .label('task')
+      .label(t`task`)
       .required(),
     ...taskFields,
-    outcome: Joi.valid('done', 'faults', 'strewn').label('outcome').required(),
-    remark: text(1000).label('remark').required(),
+    outcome: Joi.valid('done', 'faults', 'strewn').label(t`outcome`).required(),
+    remark: text(1000).label(t`remark`).required(),
     aggregate: Joi.object({
       strewnKg: between('strewn (kg)', 0.001, 5000).required(),
-      sweptBackKg: between('swept back (kg)', 0, 5000).allow(null).required(),
+      sweptBackKg: between(t`swept back (kg)`, 0, 5000).allow(null).required(),
     })
       .custom((value: NonNullable<WorkBody['aggregate']>, helpers) =>
         (value.sweptBackKg ?? 0) > value.strewnKg ? helpers.error('aggregate.more', { ...value }) : value,
       )
       .messages({
-        'aggregate.more': 'swept back {#sweptBackKg} kg is more than the {#strewnKg} kg strewn',
+        'aggregate.more': t`swept back {#sweptBackKg} kg is more than the {#strewnKg} kg strewn`,
       }),
   })
     .custom((value: WorkBody, helpers) =>
       value.outcome === 'strewn' && value.kind !== 'aggregate' ? helpers.error('work.strewn') : value,
     )
-    .messages({ 'work.strewn': 'only aggregate can be strewn' }),
+    .messages({ 'work.strewn': t`only aggregate can be strewn` }),
   'hand-test': objectOf<HandTestBody>({
-    stepId: id().label('step').required(),
-    coatNo: between('coat number', 0, 30).integer().required(),
+    stepId: id().label(t`step`).required(),
+    coatNo: between(t`coat number`, 0, 30).integer().required(),
     found: oneOf<HandFinding>({
       sticks: true,
       prints: true,
@@ -193,16 +194,16 @@ export const entryBodies: Record<EntryKind, Joi.ObjectSchema> = {
       clogs: true,
       powders: true,
     })
-      .label('Hand test result')
+      .label(t`Hand test result`)
       .required(),
-    place: text(200).label('place').required(),
-    note: text(1000).label('note').required(),
+    place: text(200).label(t`place`).required(),
+    note: text(1000).label(t`note`).required(),
   }),
   progress: progressBody,
   session: sessionBody,
   round: objectOf<RoundBody>({
-    stepId: id().label('step').required(),
-    reason: text(400).label('Reason for the additional coat').required(),
+    stepId: id().label(t`step`).required(),
+    reason: text(400).label(t`Reason for the additional coat`).required(),
   }),
   note: objectOf<NoteBody>({ text: line('note', 1, 4000).required() }),
   strike: objectOf<StrikeBody>({
@@ -212,11 +213,11 @@ export const entryBodies: Record<EntryKind, Joi.ObjectSchema> = {
 
 export const entryInput = Joi.object({
   id: id().required(),
-  areaId: id().label('area').required(),
-  at: instant().label('Start time').required(),
+  areaId: id().label(t`area`).required(),
+  at: instant().label(t`Start time`).required(),
   corrects: id().allow(null).required(),
   kind: Joi.valid(...Object.keys(entryBodies))
-    .label('kind')
+    .label(t`kind`)
     .required(),
   body: Joi.alternatives().conditional('kind', {
     // biome-ignore lint/suspicious/noThenProperty: Joi's own word for the branch
@@ -235,9 +236,9 @@ export interface LogQuery {
 export const logQuery = objectOf<LogQuery>({
   before: Joi.string()
     .pattern(/^\d{1,15}\.\d{1,15}\.[0-9a-f-]{36}$/)
-    .label('before'),
+    .label(t`before`),
   limit: Joi.string()
     .pattern(/^([1-9]\d?|[1-4]\d\d|500)$/)
-    .label('limit')
-    .messages({ 'string.pattern.base': '{#label} must be 1–500 entries, but is {#value}' }),
+    .label(t`limit`)
+    .messages({ 'string.pattern.base': t`{#label} must be 1–500 entries, but is {#value}` }),
 });

@@ -1,6 +1,7 @@
 import Joi from 'joi';
 import type { HandFinding, LearnedPace } from '../core/cure/index.ts';
 import type { Method } from '../core/film/index.ts';
+import { t } from '../words.ts';
 import { between, objectOf } from './joi.ts';
 import { methods } from './methods.ts';
 import { figure, flag, listOf, maybeFigure, moment, uuid, word } from './replies/plain.ts';
@@ -37,8 +38,8 @@ export interface PaceInput {
   factor: number | null;
 }
 export const paceInput = objectOf<PaceInput>({
-  method: methods.label('method').required(),
-  factor: between('Curing speed', 0.25, 4).allow(null).required(),
+  method: methods.label(t`method`).required(),
+  factor: between(t`Curing speed`, 0.25, 4).allow(null).required(),
 });
 
 const testedFilm = objectOf<TestedFilm>({

@@ -1,5 +1,6 @@
 import Joi from 'joi';
 import type { Surroundings } from '../core/air/index.ts';
+import { t } from '../words.ts';
 import { between, id, instant, line, objectOf, oneOf, title, version } from './joi.ts';
 import { MOST_PLANNED } from './planLimits.ts';
 import { surroundings } from './shelter.ts';
@@ -92,41 +93,41 @@ const later = (label: string, than: string) =>
       if (typeof start !== 'number' || value > start) return value;
       return helpers.error('hour.order', { limit: clock(start), given: clock(value) });
     })
-    .messages({ 'hour.order': '{#label} must be later than {#limit}, but is {#given}' });
+    .messages({ 'hour.order': t`{#label} must be later than {#limit}, but is {#given}` });
 
 const awayTime = objectOf<{ from: string; to: string }>({
-  from: instant().label('away from').required(),
-  to: instant().label('back at').required(),
+  from: instant().label(t`away from`).required(),
+  to: instant().label(t`back at`).required(),
 })
   .custom((away: { from: string; to: string }, helpers) =>
     away.from < away.to ? away : helpers.error('away.order'),
   )
-  .messages({ 'away.order': 'back at must be after away from' });
+  .messages({ 'away.order': t`back at must be after away from` });
 
 const launchStop = objectOf<{ from: string; to: string }>({
-  from: instant().label('no launching from').required(),
-  to: instant().label('no launching until').required(),
+  from: instant().label(t`no launching from`).required(),
+  to: instant().label(t`no launching until`).required(),
 })
   .custom((stop: { from: string; to: string }, helpers) =>
     stop.from < stop.to ? stop : helpers.error('stop.order'),
   )
-  .messages({ 'stop.order': 'no launching until must be after no launching from' });
+  .messages({ 'stop.order': t`no launching until must be after no launching from` });
 
 const person = objectOf<PlanPersonInput>({
   id: id().required(),
   name: title('name').required(),
-  days: weekdays('day of work'),
-  fromHour: hour('start of work (hour)'),
-  toHour: later('end of work', 'fromHour'),
-  away: Joi.array().items(awayTime).max(MOST_PLANNED.away).label('times away'),
+  days: weekdays(t`day of work`),
+  fromHour: hour(t`start of work (hour)`),
+  toHour: later(t`end of work`, 'fromHour'),
+  away: Joi.array().items(awayTime).max(MOST_PLANNED.away).label(t`times away`),
 });
 
 const taskId = () => line('task', 1, 200).required();
 const extraWork = objectOf<ExtraWork>({
   id: id().required(),
-  areaId: id().label('area').required(),
+  areaId: id().label(t`area`).required(),
   note: title('work').required(),
-  hours: between('time it takes (h)', 0.25, 400).required(),
+  hours: between(t`time it takes (h)`, 0.25, 400).required(),
   kind: oneOf<ExtraWork['kind']>({ work: true, wait: true }).required(),
   dusty: Joi.boolean().required(),
 });
@@ -141,7 +142,7 @@ const agreedPlan = objectOf<AgreedPlan>({
     .items(objectOf<AgreedPlan['tasks'][number]>({ taskId: taskId(), start: instant().required() }))
     .max(MOST_PLANNED.tasks)
     .unique('taskId')
-    .label('tasks of the agreed plan')
+    .label(t`tasks of the agreed plan`)
     .required(),
 });
 
@@ -152,56 +153,56 @@ export const planSetup = objectOf<PlanSetup>({
     .max(MOST_PLANNED.people)
     .unique('id')
     .unique('name')
-    .label('people')
+    .label(t`people`)
     .required(),
   boats: Joi.array()
     .items(
       objectOf<PlanSetup['boats'][number]>({
-        boatId: id().label('boat').required(),
-        wanted: instant().label('launch wanted').allow(null).required(),
+        boatId: id().label(t`boat`).required(),
+        wanted: instant().label(t`launch wanted`).allow(null).required(),
       }),
     )
     .max(MOST_PLANNED.boats)
     .unique('boatId')
-    .label('boats')
+    .label(t`boats`)
     .required(),
-  launchDays: weekdays('day of launching'),
-  launchFromHour: hour('first hour of launching'),
-  launchToHour: later('end of launching', 'launchFromHour'),
-  launchStops: Joi.array().items(launchStop).max(MOST_PLANNED.launchStops).label('times without launching'),
-  shedPlaces: between('boats that fit in the shed', 0, 200).integer().allow(null),
-  latePerDay: between('a day late (minor units)', 0, 1e7).integer().required(),
-  tentCost: between('a tent (minor units)', 0, 1e7).integer().required(),
-  heatPerDay: between('a day of heat (minor units)', 0, 1e7).integer().required(),
-  overtimePerHour: between('an hour of overtime (minor units)', 0, 1e7).integer().required(),
+  launchDays: weekdays(t`day of launching`),
+  launchFromHour: hour(t`first hour of launching`),
+  launchToHour: later(t`end of launching`, 'launchFromHour'),
+  launchStops: Joi.array().items(launchStop).max(MOST_PLANNED.launchStops).label(t`times without launching`),
+  shedPlaces: between(t`boats that fit in the shed`, 0, 200).integer().allow(null),
+  latePerDay: between(t`a day late (minor units)`, 0, 1e7).integer().required(),
+  tentCost: between(t`a tent (minor units)`, 0, 1e7).integer().required(),
+  heatPerDay: between(t`a day of heat (minor units)`, 0, 1e7).integer().required(),
+  overtimePerHour: between(t`an hour of overtime (minor units)`, 0, 1e7).integer().required(),
   placeChanges: Joi.array()
     .items(
       objectOf<PlaceChange>({
-        boatId: id().label('boat').required(),
-        at: instant().label('time of the change').required(),
-        surroundings: surroundings.label('surroundings').required(),
+        boatId: id().label(t`boat`).required(),
+        at: instant().label(t`time of the change`).required(),
+        surroundings: surroundings.label(t`surroundings`).required(),
       }),
     )
     .max(MOST_PLANNED.placeChanges)
     .unique((a: PlaceChange, b: PlaceChange) => a.boatId === b.boatId && a.at === b.at)
-    .label('changes of place'),
+    .label(t`changes of place`),
   extraWork: Joi.array()
     .items(extraWork)
     .max(MOST_PLANNED.extraWork)
     .unique('id')
-    .label('extra work')
+    .label(t`extra work`)
     .required(),
-  agreed: Joi.array().items(agreedPlan).max(MOST_PLANNED.agreed).label('agreed plans').required(),
+  agreed: Joi.array().items(agreedPlan).max(MOST_PLANNED.agreed).label(t`agreed plans`).required(),
   pins: Joi.array()
     .items(
       objectOf<PlanSetup['pins'][number]>({
         taskId: taskId(),
-        start: instant().label('start of the task').required(),
+        start: instant().label(t`start of the task`).required(),
       }),
     )
     .max(MOST_PLANNED.pins)
     .unique('taskId')
-    .label('pins')
+    .label(t`pins`)
     .required(),
   version: version(0),
 });

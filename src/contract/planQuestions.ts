@@ -1,5 +1,6 @@
 import Joi from 'joi';
 import type { PlanFault, TaskPlace } from '../core/plan/index.ts';
+import { t } from '../words.ts';
 import { id, instant, line, objectOf, oneOf } from './joi.ts';
 
 /** Questions about a plan: changes of its premises, chances, possible times of a task, files. */
@@ -89,7 +90,7 @@ const leverCodes = () =>
     .items(oneOf<LeverCode>(LEVER_CODES))
     .unique()
     .max(Object.keys(LEVER_CODES).length)
-    .label('levers');
+    .label(t`levers`);
 
 export const leverReply = objectOf<LeverView>({
   levers: leverCodes().required(),
@@ -110,8 +111,8 @@ const leversInAddress = () =>
       const isKnown = codes.every(isLeverCode) && new Set(codes).size === codes.length;
       return isKnown ? text : helpers.error('any.invalid');
     })
-    .label('levers')
-    .messages({ 'any.invalid': '{#label} {#value} are not known changes, each once, with commas between' });
+    .label(t`levers`)
+    .messages({ 'any.invalid': t`{#label} {#value} are not known changes, each once, with commas between` });
 export const planWithQuery = objectOf<Pick<PlanOddsQuery, 'levers'>>({ levers: leversInAddress() });
 /** Where a task could be put. */
 export interface PlanPlacesView {
@@ -134,20 +135,20 @@ export const planPlacesReply = objectOf<PlanPlacesView>({
     .required(),
 });
 export const planCalendarQuery = objectOf<{ person?: string; boat?: string }>({
-  person: id().label('person'),
-  boat: id().label('boat'),
+  person: id().label(t`person`),
+  boat: id().label(t`boat`),
 });
 export const planOddsQuery = objectOf<PlanOddsQuery>({
   levers: leversInAddress(),
   first: Joi.string()
     .pattern(/^(0|[1-9]\d{0,4})$/)
-    .label('first')
-    .messages({ 'string.pattern.base': '{#label} must be 0–99999, but is {#value}' }),
+    .label(t`first`)
+    .messages({ 'string.pattern.base': t`{#label} must be 0–99999, but is {#value}` }),
   // So many in one answer at the most that none takes long.
   count: Joi.string()
     .pattern(/^([1-9]|1\d|2[0-5])$/)
-    .label('count')
-    .messages({ 'string.pattern.base': '{#label} must be 1–25 draws, but is {#value}' }),
+    .label(t`count`)
+    .messages({ 'string.pattern.base': t`{#label} must be 1–25 draws, but is {#value}` }),
 });
 
 export const planOddsReply = objectOf<PlanOddsReply>({

@@ -1,5 +1,6 @@
 import Joi from 'joi';
 import type { Order, RehearsalMistake, RehearsalStep } from '../core/plan/index.ts';
+import { t } from '../words.ts';
 import { id, instant, objectOf, oneOf } from './joi.ts';
 import { type PlanTaskView, planTaskView } from './planView.ts';
 
@@ -78,8 +79,8 @@ export const ordersOf = (text: string | undefined): PlanOrder[] =>
 export const planRehearsalQuery = objectOf<PlanRehearsalQuery>({
   draw: Joi.string()
     .pattern(/^(0|[1-9]\d{0,4})$/)
-    .label('draw')
-    .messages({ 'string.pattern.base': '{#label} must be 0–99999, but is {#value}' }),
+    .label(t`draw`)
+    .messages({ 'string.pattern.base': t`{#label} must be 0–99999, but is {#value}` }),
   orders: Joi.string()
     .max(12_000)
     .custom((text: string, helpers) => {
@@ -91,8 +92,8 @@ export const planRehearsalQuery = objectOf<PlanRehearsalQuery>({
         return helpers.error('any.invalid');
       }
     })
-    .label('orders')
-    .messages({ 'any.invalid': `{#label} is not a list of up to ${MOST_ORDERS} decisions` }),
+    .label(t`orders`)
+    .messages({ 'any.invalid': t`{#label} is not a list of up to ${MOST_ORDERS} decisions` }),
 });
 
 const nullable = (schema: Joi.Schema) => schema.allow(null).required();

@@ -10,6 +10,7 @@ import type {
   ProductSheet,
   TypicalField,
 } from '../core/system/index.ts';
+import { t } from '../words.ts';
 import { cureSheet, points } from './cureSheet.ts';
 import { families, substrates } from './families.ts';
 import { between, content, fraction, id, objectOf, oneOf, text, title, version } from './joi.ts';
@@ -31,66 +32,65 @@ const nullable = (label: string, least: number, most: number) =>
   between(label, least, most).allow(null).required();
 
 const film = objectOf<ProductSheet['film']>({
-  min: between('Minimum dry film (µm)', 0.5, 10_000).required(),
-  typical: between('Typical dry film (µm)', 0.5, 10_000).required(),
-  max: between('Maximum dry film (µm)', 0.5, 10_000).required(),
+  min: between(t`Minimum dry film (µm)`, 0.5, 10_000).required(),
+  typical: between(t`Typical dry film (µm)`, 0.5, 10_000).required(),
+  max: between(t`Maximum dry film (µm)`, 0.5, 10_000).required(),
 })
   .custom((film: ProductSheet['film'], helpers) =>
     film.min <= film.typical && film.typical <= film.max ? film : helpers.error('film.order', { ...film }),
   )
   .messages({
-    'film.order':
-      'Dry film per coat must run from minimum to typical to maximum, but is {#min}, {#typical}, {#max} µm',
+    'film.order': t`Dry film per coat must run from minimum to typical to maximum, but is {#min}, {#typical}, {#max} µm`,
   });
 
 export const productSheet = objectOf<ProductSheet>({
-  family: oneOf<Family>(families).label('Coating type').required(),
-  resin: title('Resin').allow(null).required(),
+  family: oneOf<Family>(families).label(t`Coating type`).required(),
+  resin: title(t`Resin`).allow(null).required(),
   parts: Joi.array()
     .items(
       objectOf<MixPart>({
-        name: title('Part name').required(),
-        ratio: between('Parts in the ratio', 0.001, 1000).required(),
+        name: title(t`Part name`).required(),
+        ratio: between(t`Parts in the ratio`, 0.001, 1000).required(),
         densityKgPerL: between('density (kg/l)', 0.1, 10).allow(null).required(),
-        reducer: Joi.boolean().label('reducer').optional(),
+        reducer: Joi.boolean().label(t`reducer`).optional(),
       }),
     )
     .min(1)
     .max(4)
-    .label('parts')
+    .label(t`parts`)
     .required(),
-  ratioBy: Joi.valid('volume', 'weight').label('Ratio by').required(),
-  ratioTolerance: fraction('Ratio tolerance', 0, 0.5).allow(null).required(),
-  volumeSolids: fraction('Volume solids', 0.01, 1).required(),
+  ratioBy: Joi.valid('volume', 'weight').label(t`Ratio by`).required(),
+  ratioTolerance: fraction(t`Ratio tolerance`, 0, 0.5).allow(null).required(),
+  volumeSolids: fraction(t`Volume solids`, 0.01, 1).required(),
   film: film.required(),
   byMethod: Joi.array()
     .items(
       objectOf<ByMethod>({
-        method: methods.label('method').required(),
+        method: methods.label(t`method`).required(),
         film: film.allow(null).required(),
-        thinnerMax: fraction('Maximum thinner for this method', 0, 0.5).allow(null).required(),
+        thinnerMax: fraction(t`Maximum thinner for this method`, 0, 0.5).allow(null).required(),
       }),
     )
     .unique('method')
     .max(7)
-    .label('Figures by method')
+    .label(t`Figures by method`)
     .required(),
-  methods: Joi.array().items(methods).unique().label('methods').required(),
+  methods: Joi.array().items(methods).unique().label(t`methods`).required(),
   thinner: objectOf<AdditionLimit>({
     name: title('thinner').required(),
-    maxFraction: fraction('Maximum thinner', 0, 0.5).allow(null).required(),
+    maxFraction: fraction(t`Maximum thinner`, 0, 0.5).allow(null).required(),
   })
     .allow(null)
     .required(),
-  inductionMin: nullable('Standing time (min)', 0, 240),
-  potLife: points('pot life', 0).required(),
+  inductionMin: nullable(t`Standing time (min)`, 0, 240),
+  potLife: points(t`pot life`, 0).required(),
   limits: objectOf<ProductSheet['limits']>({
-    airMinC: nullable('Minimum air temperature (°C)', -20, 40),
-    airMaxC: nullable('Maximum air temperature (°C)', 0, 60),
-    surfaceMinC: nullable('Minimum surface temperature (°C)', -20, 40),
-    surfaceMaxC: nullable('Maximum surface temperature (°C)', 0, 90),
+    airMinC: nullable(t`Minimum air temperature (°C)`, -20, 40),
+    airMaxC: nullable(t`Maximum air temperature (°C)`, 0, 60),
+    surfaceMinC: nullable(t`Minimum surface temperature (°C)`, -20, 40),
+    surfaceMaxC: nullable(t`Maximum surface temperature (°C)`, 0, 90),
     rhMax: fraction('Maximum RH', 0.2, 1).allow(null).required(),
-    dewMarginC: nullable('margin above dew point (°C)', 0, 10),
+    dewMarginC: nullable(t`margin above dew point (°C)`, 0, 10),
   }).required(),
   cure: cureSheet.required(),
   colours: Joi.array()
@@ -99,14 +99,14 @@ export const productSheet = objectOf<ProductSheet>({
         name: title('colour').required(),
         hex: Joi.string()
           .pattern(/^#[0-9a-f]{6}$/)
-          .label('Display colour')
+          .label(t`Display colour`)
           .required(),
       }),
     )
     .min(1)
     .max(20)
     .unique('name')
-    .label('colours')
+    .label(t`colours`)
     .required(),
   hazards: Joi.array()
     .items(
@@ -121,41 +121,41 @@ export const productSheet = objectOf<ProductSheet>({
       }),
     )
     .unique()
-    .label('hazards')
+    .label(t`hazards`)
     .required(),
-  note: text(4000).label('note').required(),
+  note: text(4000).label(t`note`).required(),
   grounds: Joi.array()
     .items(Joi.string().valid(...Object.keys(families), ...Object.keys(substrates)))
     .max(40)
     .unique()
-    .label('Permitted surfaces')
+    .label(t`Permitted surfaces`)
     .allow(null)
     .required(),
-  copper: Joi.boolean().label('copper').allow(null).required(),
+  copper: Joi.boolean().label(t`copper`).allow(null).required(),
   additives: Joi.array()
     .items(
       objectOf<Additive>({
         name: title('additive').required(),
         kind: oneOf<Additive['kind']>({ accelerator: true, retarder: true, roller: true, other: true })
-          .label('Additive type')
+          .label(t`Additive type`)
           .required(),
-        maxMlPerLitre: between('Maximum amount of additive (ml/l)', 0.01, 500).allow(null).required(),
+        maxMlPerLitre: between(t`Maximum amount of additive (ml/l)`, 0.01, 500).allow(null).required(),
       }),
     )
     .max(8)
     .unique('name')
-    .label('additives')
+    .label(t`additives`)
     .required(),
   packs: Joi.array()
     .items(
       objectOf<Pack>({
-        litres: between('Pack size (l)', 0.001, 1000).required(),
+        litres: between(t`Pack size (l)`, 0.001, 1000).required(),
         price: between('price', 0, 1_000_000).allow(null).required(),
       }),
     )
     .max(12)
     .unique('litres')
-    .label('packs')
+    .label(t`packs`)
     .required(),
   typical: Joi.array()
     .items(
@@ -171,13 +171,13 @@ export const productSheet = objectOf<ProductSheet>({
       }),
     )
     .unique()
-    .label('Typical values')
+    .label(t`Typical values`)
     .optional(),
-  canLitres: between('Spray can contents (l)', 0.01, 5).allow(null).optional(),
+  canLitres: between(t`Spray can contents (l)`, 0.01, 5).allow(null).optional(),
   coverageM2PerL: between('coverage (m²/l)', 0.01, 1000).allow(null).optional(),
-  dilution: between('Parts of water to 1 part', 0.1, 10_000).allow(null).optional(),
-  openedMonths: between('Shelf life, opened (months)', 0.1, 240).allow(null).optional(),
-  shelfMonths: between('Shelf life, unopened (months)', 0.1, 240).allow(null).required(),
+  dilution: between(t`Parts of water to 1 part`, 0.1, 10_000).allow(null).optional(),
+  openedMonths: between(t`Shelf life, opened (months)`, 0.1, 240).allow(null).optional(),
+  shelfMonths: between(t`Shelf life, unopened (months)`, 0.1, 240).allow(null).required(),
   preparation: objectOf<ProductSheet['preparation']>({
     cleanliness: oneOf<Cleanliness>({
       'Sa 1': true,
@@ -187,16 +187,16 @@ export const productSheet = objectOf<ProductSheet>({
       'St 2': true,
       'St 3': true,
     })
-      .label('cleanliness')
+      .label(t`cleanliness`)
       .allow(null)
       .required(),
-    profileMinMicrons: between('Minimum profile (µm)', 0, 300).allow(null).required(),
-    profileMaxMicrons: between('Maximum profile (µm)', 0, 300).allow(null).required(),
+    profileMinMicrons: between(t`Minimum profile (µm)`, 0, 300).allow(null).required(),
+    profileMaxMicrons: between(t`Maximum profile (µm)`, 0, 300).allow(null).required(),
   }).required(),
-  cautions: text(4000).label('cautions').required(),
+  cautions: text(4000).label(t`cautions`).required(),
 });
 
-const fields = { name: title('product name').required(), sheet: productSheet.required() };
+const fields = { name: title(t`product name`).required(), sheet: productSheet.required() };
 
 export const productInput = objectOf<ProductInput>({ id: id().required(), ...fields });
 export const productUpdate = objectOf<ProductInput & { version: number }>({

@@ -11,6 +11,7 @@ import type {
   SchoolTask,
   TaskKind,
 } from '../core/system/index.ts';
+import { t } from '../words.ts';
 import { between, fraction, id, instant, line, objectOf, oneOf, text, title, version } from './joi.ts';
 import { methods } from './methods.ts';
 
@@ -75,45 +76,45 @@ export const taskFields = {
     inspect: true,
     aggregate: true,
   })
-    .label('Task type')
+    .label(t`Task type`)
     .required(),
-  amount: between('Grit or hours', 0, 5000).allow(null).required(),
-  note: text(300).label('Task note').required(),
-  school: oneOf<SchoolTask>({ 'panels-flat': true, 'faults-out': true }).label('way of working'),
+  amount: between(t`Grit or hours`, 0, 5000).allow(null).required(),
+  note: text(300).label(t`Task note`).required(),
+  school: oneOf<SchoolTask>({ 'panels-flat': true, 'faults-out': true }).label(t`way of working`),
 };
 const task = objectOf<PlannedTask>({ id: id().required(), ...taskFields });
 
 /** A ratio of one's own, and why. */
 export const ownRatio = objectOf<OwnRatio>({
   parts: Joi.array()
-    .items(between('Parts in the custom ratio', 0.001, 1000).required())
+    .items(between(t`Parts in the custom ratio`, 0.001, 1000).required())
     .min(2)
     .max(4)
-    .label('Custom ratio')
+    .label(t`Custom ratio`)
     .required(),
-  reason: line('Reason for the custom ratio', 8, 600).required(),
+  reason: line(t`Reason for the custom ratio`, 8, 600).required(),
 });
 
 export const stackStep = objectOf<Step>({
   id: id().required(),
-  productId: id().label('product').required(),
-  coats: between('Coats', 1, 20).integer().required(),
-  dryMicronsPerCoat: between('Dry film per coat (µm)', 0.5, 5000).required(),
-  method: methods.label('method').required(),
-  thinner: fraction('Thinner', 0, 0.5).required(),
-  colours: Joi.array().items(text(80)).min(1).max(6).label('colours').required(),
-  signal: text(80).label('Signal colour').allow(null).required(),
-  extraCoats: between('Extra coats', 0, 10).integer().required(),
-  before: Joi.array().items(task).max(12).unique('id').label('Tasks before this step').required(),
-  sandBetween: between('grit between coats', 24, 2000).integer().allow(null).required(),
+  productId: id().label(t`product`).required(),
+  coats: between(t`Coats`, 1, 20).integer().required(),
+  dryMicronsPerCoat: between(t`Dry film per coat (µm)`, 0.5, 5000).required(),
+  method: methods.label(t`method`).required(),
+  thinner: fraction(t`Thinner`, 0, 0.5).required(),
+  colours: Joi.array().items(text(80)).min(1).max(6).label(t`colours`).required(),
+  signal: text(80).label(t`Signal colour`).allow(null).required(),
+  extraCoats: between(t`Extra coats`, 0, 10).integer().required(),
+  before: Joi.array().items(task).max(12).unique('id').label(t`Tasks before this step`).required(),
+  sandBetween: between(t`grit between coats`, 24, 2000).integer().allow(null).required(),
   // Left out by what was written before they were: a file, a template, another program.
   sandGrits: Joi.array()
-    .items(between('Grit between two coats', 24, 2000).integer().allow(null))
+    .items(between(t`Grit between two coats`, 24, 2000).integer().allow(null))
     .max(30)
-    .label('Grits between coats')
+    .label(t`Grits between coats`)
     .default([]),
-  spacingH: between('Hours between coats', 0.1, 2000).allow(null).default(null),
-  coatNotes: Joi.array().items(text(200).label('Coat note')).max(30).label('Coat notes').default([]),
+  spacingH: between(t`Hours between coats`, 0.1, 2000).allow(null).default(null),
+  coatNotes: Joi.array().items(text(200).label(t`Coat note`)).max(30).label(t`Coat notes`).default([]),
   ownRatio: ownRatio.allow(null).default(null),
   additives: Joi.array()
     .items(
@@ -124,24 +125,24 @@ export const stackStep = objectOf<Step>({
     )
     .max(6)
     .unique('name')
-    .label('additives')
+    .label(t`additives`)
     .default([]),
   band: objectOf<Band>({
-    name: title('Band name').required(),
-    areaM2: between('Band size (m²)', 0.0001, 10_000).required(),
+    name: title(t`Band name`).required(),
+    areaM2: between(t`Band size (m²)`, 0.0001, 10_000).required(),
   })
     .allow(null)
     .required(),
-  order: oneOf<LayOrder>({ 'bottom-up': true, 'top-down': true }).label('Direction').allow(null).required(),
+  order: oneOf<LayOrder>({ 'bottom-up': true, 'top-down': true }).label(t`Direction`).allow(null).required(),
   overrule: objectOf<Overrule>({
     ruleIds: Joi.array().items(text(60)).min(1).max(20).unique().required(),
-    reason: line('Reason for applying anyway', 8, 600).required(),
+    reason: line(t`Reason for applying anyway`, 8, 600).required(),
   })
     .allow(null)
     .required(),
 });
 
-const steps = Joi.array().items(stackStep).max(30).unique('id').label('steps').required();
+const steps = Joi.array().items(stackStep).max(30).unique('id').label(t`steps`).required();
 
 export const stackInput = objectOf<StackInput>({
   steps,
@@ -154,7 +155,7 @@ export interface StackForAreas {
   steps: Step[];
 }
 export const stackForAreas = objectOf<StackForAreas>({
-  areaIds: Joi.array().items(id()).min(1).max(60).unique().label('areas').required(),
+  areaIds: Joi.array().items(id()).min(1).max(60).unique().label(t`areas`).required(),
   steps,
 });
 
@@ -166,7 +167,7 @@ export interface OwnTemplate {
 }
 export const ownTemplate = objectOf<OwnTemplate>({
   id: id().required(),
-  name: title('Template name').required(),
+  name: title(t`Template name`).required(),
   steps,
 });
 
@@ -187,8 +188,8 @@ export interface BenchQuery {
 
 const safeHoursText = Joi.string()
   .pattern(/^(?:0\.\d|[1-9]\d?(?:\.\d)?|1\d\d|2[0-3]\d|240)$/)
-  .label('safeHours')
-  .messages({ 'string.pattern.base': '{#label} must be 0.1–240 h, but is {#value}' });
+  .label(t`safeHours`)
+  .messages({ 'string.pattern.base': t`{#label} must be 0.1–240 h, but is {#value}` });
 
 /** A question about the days ahead; text, as every query. */
 export interface LookAheadQuery {
@@ -215,29 +216,29 @@ export const benchQuery = objectOf<BenchQuery>({
   safeHours: safeHoursText,
   heatC: Joi.string()
     .pattern(/^([5-9]|[1-3]\d|4[0-5])$/)
-    .label('heatC')
-    .messages({ 'string.pattern.base': '{#label} must be 5–45 °C, but is {#value}' }),
+    .label(t`heatC`)
+    .messages({ 'string.pattern.base': t`{#label} must be 5–45 °C, but is {#value}` }),
   watts: Joi.string()
     .pattern(/^[1-9]\d{0,5}$/)
-    .label('watts')
-    .messages({ 'string.pattern.base': '{#label} must be 1–999999 W, but is {#value}' }),
-  shell: shellKind().label('shell'),
+    .label(t`watts`)
+    .messages({ 'string.pattern.base': t`{#label} must be 1–999999 W, but is {#value}` }),
+  shell: shellKind().label(t`shell`),
   outsideM2: Joi.string()
     .pattern(/^[1-9]\d{0,4}$/)
-    .label('outsideM2')
-    .messages({ 'string.pattern.base': '{#label} must be 1–99999 m², but is {#value}' }),
+    .label(t`outsideM2`)
+    .messages({ 'string.pattern.base': t`{#label} must be 1–99999 m², but is {#value}` }),
   changesTenths: Joi.string()
     .pattern(/^(0|[1-9]\d{0,2})$/)
-    .label('changesTenths')
-    .messages({ 'string.pattern.base': '{#label} must be 0–999 tenths an hour, but is {#value}' }),
+    .label(t`changesTenths`)
+    .messages({ 'string.pattern.base': t`{#label} must be 0–999 tenths an hour, but is {#value}` }),
   wetDl: Joi.string()
     .pattern(/^(0|[1-9]\d{0,2})$/)
-    .label('wetDl')
-    .messages({ 'string.pattern.base': '{#label} must be 0–999 tenths of a litre, but is {#value}' }),
+    .label(t`wetDl`)
+    .messages({ 'string.pattern.base': t`{#label} must be 0–999 tenths of a litre, but is {#value}` }),
   roomM3: Joi.string()
     .pattern(/^[1-9]\d{0,4}$/)
-    .label('roomM3')
-    .messages({ 'string.pattern.base': '{#label} must be 1–99999 m³, but is {#value}' }),
+    .label(t`roomM3`)
+    .messages({ 'string.pattern.base': t`{#label} must be 1–99999 m³, but is {#value}` }),
 });
 
 /** The hours of a coat asked about. */
@@ -247,12 +248,12 @@ export interface CoatCheckQuery {
 }
 
 export const coatCheckQuery = objectOf<CoatCheckQuery>({
-  from: instant().label('start').required(),
-  to: instant().label('end').required(),
+  from: instant().label(t`start`).required(),
+  to: instant().label(t`end`).required(),
 });
 
 export const lookAheadQuery = objectOf<LookAheadQuery>({
   safeHours: safeHoursText,
-  launchAt: instant().label('launch'),
-  damp: Joi.valid('yes').label('damp'),
+  launchAt: instant().label(t`launch`),
+  damp: Joi.valid('yes').label(t`damp`),
 });

@@ -1,5 +1,6 @@
 import Joi from 'joi';
 import type { ReadingFault } from '../core/air/index.ts';
+import { t } from '../words.ts';
 import { between, id, instant, objectOf, title, version } from './joi.ts';
 
 /** A source of air: a logger that posts, or an address that is asked. */
@@ -69,29 +70,29 @@ export interface PostedReadings {
 }
 
 const stationFields = {
-  name: title('Station name').required(),
-  gives: Joi.valid('measured', 'forecast').label('Data type').required(),
-  way: Joi.valid('posts', 'asked').label('Station type').required(),
+  name: title(t`Station name`).required(),
+  gives: Joi.valid('measured', 'forecast').label(t`Data type`).required(),
+  way: Joi.valid('posts', 'asked').label(t`Station type`).required(),
   url: Joi.string()
     .uri({ scheme: ['http', 'https'] })
     .max(500)
-    .label('Web address')
+    .label(t`Web address`)
     .allow(null)
     .when('way', {
       is: 'asked',
       // biome-ignore lint/suspicious/noThenProperty: Joi's own word for the branch
-      then: Joi.invalid(null).messages({ 'any.invalid': 'address is missing' }),
+      then: Joi.invalid(null).messages({ 'any.invalid': t`address is missing` }),
       otherwise: Joi.valid(null),
     })
-    .messages({ 'string.uriCustomScheme': 'Web address must start with http:// or https://' })
+    .messages({ 'string.uriCustomScheme': t`Web address must start with http:// or https://` })
     .required(),
-  everyMin: between('Fetch interval (min)', 5, 1440).integer().required(),
-  privateNet: Joi.boolean().label('On the yard’s own network').required(),
-  on: Joi.boolean().label('on').required(),
-  rank: between('Position in the list', 0, 100).integer().required(),
+  everyMin: between(t`Fetch interval (min)`, 5, 1440).integer().required(),
+  privateNet: Joi.boolean().label(t`On the yard’s own network`).required(),
+  on: Joi.boolean().label(t`on`).required(),
+  rank: between(t`Position in the list`, 0, 100).integer().required(),
 };
 
-const rainInterval = () => Joi.valid('before', 'after').label('rain interval');
+const rainInterval = () => Joi.valid('before', 'after').label(t`rain interval`);
 
 export const stationInput = objectOf<StationInput>({
   id: id().required(),
@@ -113,17 +114,17 @@ export const postedReadings = objectOf<PostedReadings>({
   readings: Joi.array()
     .items(
       Joi.object({
-        at: instant().label('time of the reading').required(),
-        airC: figure('Air temperature (°C)').required(),
-        rhPercent: figure('relative humidity (%)').required(),
+        at: instant().label(t`time of the reading`).required(),
+        airC: figure(t`Air temperature (°C)`).required(),
+        rhPercent: figure(t`relative humidity (%)`).required(),
         windMs: figure('wind (m/s)').allow(null).optional(),
         rainMm: figure('rain (mm)').allow(null).optional(),
-        surfaceC: figure('Surface temperature (°C)').allow(null).optional(),
-        cloudTenths: figure('Cloud cover (tenths)').allow(null).optional(),
+        surfaceC: figure(t`Surface temperature (°C)`).allow(null).optional(),
+        cloudTenths: figure(t`Cloud cover (tenths)`).allow(null).optional(),
       }),
     )
     .min(1)
     .max(2000)
-    .label('readings')
+    .label(t`readings`)
     .required(),
 });

@@ -1,5 +1,6 @@
 import Joi from 'joi';
 import type { AirConditionCode, AirReason } from '../core/air/index.ts';
+import { t } from '../words.ts';
 import { id, objectOf } from './joi.ts';
 import { airCondition, figure, flag, listOf, maybeWord, moment } from './replies/plain.ts';
 
@@ -40,11 +41,11 @@ export interface StripView {
 }
 
 export const stripQuery = objectOf<StripQuery>({
-  areaId: id().label('areaId'),
+  areaId: id().label(t`areaId`),
   back: Joi.string()
     .pattern(/^(\d|[1-9]\d|1[0-2]\d)$/)
-    .label('back')
-    .messages({ 'string.pattern.base': '{#label} must be 0–129 days, but is {#value}' }),
+    .label(t`back`)
+    .messages({ 'string.pattern.base': t`{#label} must be 0–129 days, but is {#value}` }),
 });
 
 const stripHour = objectOf<StripHour>({

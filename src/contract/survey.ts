@@ -1,5 +1,6 @@
 import Joi from 'joi';
 import type { FindingGrade, FindingKind, Judged } from '../core/inspect/index.ts';
+import { t } from '../words.ts';
 import { between, day, id, instant, objectOf, oneOf, text, title, version } from './joi.ts';
 
 /** A support that the boat stands on; it hides a patch of the hull. */
@@ -94,17 +95,17 @@ const atVersion = version(1);
 
 const standFields = {
   boatId: id().required(),
-  name: title('Support name').required(),
+  name: title(t`Support name`).required(),
   kind: oneOf<StandKind>({ stand: true, block: true, cradle: true, sling: true })
-    .label('Support type')
+    .label(t`Support type`)
     .required(),
-  side: oneOf<StandInput['side']>({ port: true, starboard: true, centre: true }).label('side').required(),
-  xM: between('Distance from aft (m)', -5, 125).required(),
-  zM: between('height above the waterline (m)', -15, 15).required(),
-  lengthM: between('Pad length (m)', 0.01, 5).required(),
-  widthM: between('Pad width (m)', 0.01, 5).required(),
-  shiftOn: day('Date moved').allow(null).required(),
-  note: text(500).label('note').required(),
+  side: oneOf<StandInput['side']>({ port: true, starboard: true, centre: true }).label(t`side`).required(),
+  xM: between(t`Distance from aft (m)`, -5, 125).required(),
+  zM: between(t`height above the waterline (m)`, -15, 15).required(),
+  lengthM: between(t`Pad length (m)`, 0.01, 5).required(),
+  widthM: between(t`Pad width (m)`, 0.01, 5).required(),
+  shiftOn: day(t`Date moved`).allow(null).required(),
+  note: text(500).label(t`note`).required(),
 };
 export const standInput = objectOf<StandInput>({ id: id().required(), ...standFields });
 export const standUpdate = objectOf<StandInput & { version: number }>({
@@ -115,17 +116,17 @@ export const standUpdate = objectOf<StandInput & { version: number }>({
 export const standWithPatches = objectOf<StandWithPatches>({
   stand: standInput.required(),
   patches: Joi.array()
-    .items(Joi.object({ id: id().required(), areaId: id().label('Area under the support').required() }))
+    .items(Joi.object({ id: id().required(), areaId: id().label(t`Area under the support`).required() }))
     .max(12)
     .unique('id')
     .unique('areaId')
-    .label('Patches')
+    .label(t`Patches`)
     .required(),
 });
 
 const bareFields = {
   boatId: id().required(),
-  areaId: id().label('area').allow(null).required(),
+  areaId: id().label(t`area`).allow(null).required(),
   kind: oneOf<BareKind>({
     anode: true,
     transducer: true,
@@ -135,10 +136,10 @@ const bareFields = {
     'glue-face': true,
     other: true,
   })
-    .label('Type')
+    .label(t`Type`)
     .required(),
   name: title('name').required(),
-  note: text(500).label('note').required(),
+  note: text(500).label(t`note`).required(),
 };
 export const bareItemInput = objectOf<BareItemInput>({ id: id().required(), ...bareFields });
 export const bareItemUpdate = objectOf<BareItemInput & { version: number }>({
@@ -149,8 +150,8 @@ export const bareItemUpdate = objectOf<BareItemInput & { version: number }>({
 
 const findingFields = {
   boatId: id().required(),
-  areaId: id().label('area').allow(null).required(),
-  at: instant().label('time').required(),
+  areaId: id().label(t`area`).allow(null).required(),
+  at: instant().label(t`time`).required(),
   kind: oneOf<FindingKind>({
     rust: true,
     blisters: true,
@@ -164,7 +165,7 @@ const findingFields = {
     converter: true,
     other: true,
   })
-    .label('Finding type')
+    .label(t`Finding type`)
     .required(),
   value: between('reading', -1e6, 1e6).allow(null).required(),
   grade: oneOf<FindingGrade>({
@@ -177,20 +178,20 @@ const findingFields = {
     black: true,
     red: true,
   })
-    .label('grade')
+    .label(t`grade`)
     .allow(null)
     .required(),
   limit: between('limit', -1e6, 1e6).allow(null).required(),
   place: objectOf<Place>({
-    xM: between('Distance from aft (m)', -5, 125).required(),
-    zM: between('height above the waterline (m)', -15, 30).required(),
-    side: oneOf<Place['side']>({ port: true, starboard: true }).label('side').required(),
+    xM: between(t`Distance from aft (m)`, -5, 125).required(),
+    zM: between(t`height above the waterline (m)`, -15, 30).required(),
+    side: oneOf<Place['side']>({ port: true, starboard: true }).label(t`side`).required(),
   })
     .allow(null)
-    .label('Location')
+    .label(t`Location`)
     .required(),
-  photoIds: Joi.array().items(id()).max(12).unique().label('photos').required(),
-  note: text(2000).label('note').required(),
+  photoIds: Joi.array().items(id()).max(12).unique().label(t`photos`).required(),
+  note: text(2000).label(t`note`).required(),
 };
 export const findingInput = objectOf<FindingInput>({ id: id().required(), ...findingFields });
 export const findingUpdate = objectOf<FindingInput & { version: number }>({

@@ -1,4 +1,5 @@
 import Joi from 'joi';
+import { t } from '../words.ts';
 import { objectOf, text } from './joi.ts';
 import { type ColumnMapping, WEATHER_COLUMNS, type WeatherColumn } from './weatherColumns.ts';
 
@@ -69,9 +70,9 @@ export interface WeatherImport {
 
 const choice = (column: WeatherColumn) =>
   Joi.object({
-    index: Joi.number().integer().min(0).max(500).label(`column of ${column}`).required(),
+    index: Joi.number().integer().min(0).max(500).label(t`column of ${column}`).required(),
     unit: Joi.valid(...WEATHER_COLUMNS[column])
-      .label(`unit of ${column}`)
+      .label(t`unit of ${column}`)
       .optional(),
   }).allow(null);
 
@@ -85,12 +86,12 @@ export const weatherImport = objectOf<WeatherImport>({
     surface: choice('surface'),
     cloud: choice('cloud'),
   })
-    .label('Column assignment')
+    .label(t`Column assignment`)
     .optional(),
-  csv: text(4_000_000).label('CSV').required(),
-  mode: Joi.valid('check', 'import').label('mode').required(),
-  source: Joi.valid('typed').label('source').optional(),
-  rainInterval: Joi.valid('before', 'after').label('rain interval').optional(),
+  csv: text(4_000_000).label(t`CSV`).required(),
+  mode: Joi.valid('check', 'import').label(t`mode`).required(),
+  source: Joi.valid('typed').label(t`source`).optional(),
+  rainInterval: Joi.valid('before', 'after').label(t`rain interval`).optional(),
 });
 
 /** How many days of air to give, back from now and ahead of it; digits, since a query is text. */
@@ -103,10 +104,10 @@ const days = (label: string) =>
   Joi.string()
     .pattern(/^(\d|[1-9]\d|[1-3]\d\d|400)$/)
     .label(label)
-    .messages({ 'string.pattern.base': '{#label} must be 0–400 days, but is {#value}' });
+    .messages({ 'string.pattern.base': t`{#label} must be 0–400 days, but is {#value}` });
 
 export const weatherQuery = objectOf<WeatherQuery>({ back: days('back'), ahead: days('ahead') });
 
 export const standInRequest = objectOf<{ days: number }>({
-  days: Joi.number().integer().min(1).max(16).label('days').required(),
+  days: Joi.number().integer().min(1).max(16).label(t`days`).required(),
 });

@@ -1,25 +1,26 @@
 import type { Method } from '../core/film/index.ts';
 import type { StepTask, TaskKind } from '../core/system/index.ts';
+import { t } from '../words.ts';
 
 /** Words that both the screens and the printed documents use. */
 
 export const METHOD_WORDS: Record<Method, string> = {
-  brush: 'Brush',
-  roller: 'Roller',
-  'roll-and-tip': 'Roll and tip',
-  'conventional-spray': 'Conventional spray',
-  'airless-spray': 'Airless spray',
-  trowel: 'Trowel or board',
-  aerosol: 'Spray can',
+  brush: t`Brush`,
+  roller: t`Roller`,
+  'roll-and-tip': t`Roll and tip`,
+  'conventional-spray': t`Conventional spray`,
+  'airless-spray': t`Airless spray`,
+  trowel: t`Trowel or board`,
+  aerosol: t`Spray can`,
 };
 
 export const TASK_WORDS: Record<TaskKind, string> = {
-  prepare: 'Prepare',
-  wash: 'Wash',
-  sand: 'Sand',
-  wait: 'Wait',
-  inspect: 'Inspect',
-  aggregate: 'Aggregate',
+  prepare: t`Prepare`,
+  wash: t`Wash`,
+  sand: t`Sand`,
+  wait: t`Wait`,
+  inspect: t`Inspect`,
+  aggregate: t`Aggregate`,
 };
 
 /** A task as said in a line: "sand 180 grit (blow off)". */
@@ -28,7 +29,7 @@ export function sayTask({ kind, amount, note }: StepTask): string {
     amount === null
       ? ''
       : kind === 'sand'
-        ? ` with ${amount} grit`
+        ? t` with ${amount} grit`
         : ` ${amount}${kind === 'wait' ? ' h' : ''}`;
   return `${TASK_WORDS[kind].toLowerCase()}${figure}${note ? ` (${note})` : ''}`;
 }

@@ -1,3 +1,4 @@
+import { t } from '../words.ts';
 import { between, line, objectOf, title, version } from './joi.ts';
 
 export interface YardInput {
@@ -16,8 +17,8 @@ export interface Yard extends YardInput {
 }
 
 export const yardInput = objectOf<YardInput>({
-  name: title('yard name').required(),
-  zone: line('time zone', 1, 64).required(),
+  name: title(t`yard name`).required(),
+  zone: line(t`time zone`, 1, 64).required(),
   latitude: between('latitude (°)', -66, 66).required(),
   longitude: between('longitude (°)', -180, 180).required(),
   version: version(1),

@@ -26,6 +26,7 @@ setTimeout(() => {
     import('./log/LogPage.tsx'),
     import('./parts/ConfirmDialog.tsx'),
     import('./parts/NoticeList.tsx'),
+    import('./shell/QueueDecisions.tsx'),
     import('../contract/index.ts'),
   ]).catch(
     () => {}, // they are asked for again when they are gone to

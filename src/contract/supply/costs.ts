@@ -1,4 +1,5 @@
 import Joi from 'joi';
+import { t } from '../../words.ts';
 import { id, objectOf, text } from '../joi.ts';
 import { figure, listOf, maybeUuid, uuid, word } from '../replies/plain.ts';
 
@@ -35,14 +36,14 @@ export interface BoatQuoteInput {
 }
 export const boatQuote = objectOf<BoatQuoteInput>({
   boatId: id().required(),
-  number: text(40).label('Quote number').default(''),
-  customer: text(400).label('Customer').default(''),
-  validDays: Joi.number().integer().min(0).max(3650).label('Days valid').default(0),
-  terms: text(2000).label('Terms').default(''),
-  title: text(120).label('Quote title').required(),
-  intro: text(2000).label('Introduction').required(),
-  closing: text(2000).label('Closing text').required(),
-  yardDays: Joi.number().min(0).max(3650).label('Days in yard').required(),
+  number: text(40).label(t`Quote number`).default(''),
+  customer: text(400).label(t`Customer`).default(''),
+  validDays: Joi.number().integer().min(0).max(3650).label(t`Days valid`).default(0),
+  terms: text(2000).label(t`Terms`).default(''),
+  title: text(120).label(t`Quote title`).required(),
+  intro: text(2000).label(t`Introduction`).required(),
+  closing: text(2000).label(t`Closing text`).required(),
+  yardDays: Joi.number().min(0).max(3650).label(t`Days in yard`).required(),
   version: Joi.number().integer().min(0).max(1e9).required(),
 });
 

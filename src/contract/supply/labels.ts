@@ -1,4 +1,5 @@
 import Joi from 'joi';
+import { t } from '../../words.ts';
 import { content, id, objectOf } from '../joi.ts';
 import { figure } from '../replies/plain.ts';
 
@@ -13,11 +14,11 @@ export type LabelSize = (typeof LABEL_SIZES)[number];
 export const labelsQuery = objectOf<LabelsQuery>({
   size: Joi.string()
     .valid(...LABEL_SIZES)
-    .label('Label size'),
+    .label(t`Label size`),
   lots: Joi.string()
     .pattern(/^[0-9a-f-]{36}(,[0-9a-f-]{36}){0,199}$/)
-    .label('lots'),
-  areaId: id().label('area'),
+    .label(t`lots`),
+  areaId: id().label(t`area`),
 });
 
 /** A stock count as a CSV file. */

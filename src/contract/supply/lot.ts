@@ -1,5 +1,6 @@
 import Joi from 'joi';
 import { MOST_MONEY } from '../../core/units/index.ts';
+import { t } from '../../words.ts';
 import { between, day, id, instant, objectOf, oneOf, text, title, version } from '../joi.ts';
 import { extended, figure, flag } from '../replies/plain.ts';
 
@@ -31,17 +32,17 @@ export interface Lot extends LotInput {
 }
 
 const lotFields = {
-  productId: id().label('product').required(),
+  productId: id().label(t`product`).required(),
   part: title('part').required(),
   colour: title('colour').allow(null).required(),
-  code: text(80).label('lot number').required(),
-  unit: oneOf<LotInput['unit']>({ l: true, kg: true }).label('unit').required(),
-  madeOn: day('Date made').allow(null).required(),
-  place: text(120).label('Location').required(),
-  frost: Joi.boolean().label('Has been in frost').required(),
-  heat: Joi.boolean().label('Has been in heat').required(),
-  note: text(1000).label('note').required(),
-  cost: between('Cost', 0, MOST_MONEY).integer().allow(null).required(),
+  code: text(80).label(t`lot number`).required(),
+  unit: oneOf<LotInput['unit']>({ l: true, kg: true }).label(t`unit`).required(),
+  madeOn: day(t`Date made`).allow(null).required(),
+  place: text(120).label(t`Location`).required(),
+  frost: Joi.boolean().label(t`Has been in frost`).required(),
+  heat: Joi.boolean().label(t`Has been in heat`).required(),
+  note: text(1000).label(t`note`).required(),
+  cost: between(t`Cost`, 0, MOST_MONEY).integer().allow(null).required(),
 };
 export const lotInput = objectOf<LotInput>({ id: id().required(), ...lotFields });
 export const lotUpdate = objectOf<LotInput & { version: number }>({
@@ -61,7 +62,7 @@ export interface ReceiptInput {
 }
 export const receiptInput = objectOf<ReceiptInput>({
   id: id().required(),
-  at: instant().label('Date received').required(),
+  at: instant().label(t`Date received`).required(),
   purchaseId: id().allow(null).required(),
   lots: Joi.array()
     .items(
@@ -74,6 +75,6 @@ export const receiptInput = objectOf<ReceiptInput>({
     .min(1)
     .max(200)
     .unique('id')
-    .label('lots')
+    .label(t`lots`)
     .required(),
 });

@@ -1,5 +1,6 @@
 import Joi from 'joi';
 import type { LearnedSpread } from '../../core/supply/index.ts';
+import { t } from '../../words.ts';
 import { id, objectOf } from '../joi.ts';
 import {
   figure,
@@ -22,9 +23,9 @@ export interface MaterialsQuery {
   productId?: string;
 }
 export const materialsQuery = objectOf<MaterialsQuery>({
-  boatId: id().label('boat'),
-  areaId: id().label('area'),
-  productId: id().label('product'),
+  boatId: id().label(t`boat`),
+  areaId: id().label(t`area`),
+  productId: id().label(t`product`),
 });
 
 /** The coat that a shortage stops first. */

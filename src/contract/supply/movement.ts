@@ -1,5 +1,6 @@
 import Joi from 'joi';
 import type { MovementKind } from '../../core/supply/index.ts';
+import { t } from '../../words.ts';
 import { between, id, instant, objectOf, oneOf, text } from '../joi.ts';
 import { extended, flag, listOf, maybeUuid, maybeWord, moment, word } from '../replies/plain.ts';
 
@@ -40,12 +41,12 @@ const kinds = oneOf<MovementInput['kind']>({
 });
 export const movementInput = objectOf<MovementInput>({
   id: id().required(),
-  lotId: id().label('lot').required(),
-  kind: kinds.label('Type').required(),
+  lotId: id().label(t`lot`).required(),
+  kind: kinds.label(t`Type`).required(),
   amount: between('amount', 0, 100_000).required(),
-  at: instant().label('Time').required(),
-  areaId: id().label('area').allow(null).required(),
-  note: text(400).label('note').required(),
+  at: instant().label(t`Time`).required(),
+  areaId: id().label(t`area`).allow(null).required(),
+  note: text(400).label(t`note`).required(),
   corrects: id().allow(null).required(),
 });
 export const movementReply = extended<MovementInput, StockMovement>(movementInput, {
@@ -61,7 +62,7 @@ export interface MovementsInput {
 }
 export const movementsInput = objectOf<MovementsInput>({
   id: id().required(),
-  movements: Joi.array().items(movementInput).min(1).max(500).unique('id').label('movements').required(),
+  movements: Joi.array().items(movementInput).min(1).max(500).unique('id').label(t`movements`).required(),
 });
 
 /** Movements, newest first. */

@@ -1,4 +1,5 @@
 import Joi from 'joi';
+import { t } from '../../words.ts';
 import { objectOf, text } from '../joi.ts';
 import { figure, listOf, maybeMoment, moment, uuid, word } from '../replies/plain.ts';
 
@@ -57,4 +58,4 @@ export const tinsReply = objectOf<TinsView>({
 export interface TinsQuery {
   colour?: string;
 }
-export const tinsQuery = objectOf<TinsQuery>({ colour: text(80).label('colour') });
+export const tinsQuery = objectOf<TinsQuery>({ colour: text(80).label(t`colour`) });

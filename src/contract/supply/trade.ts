@@ -1,6 +1,7 @@
 import Joi from 'joi';
 import type { Method, WorkRate } from '../../core/film/index.ts';
 import { MOST_MONEY } from '../../core/units/index.ts';
+import { t } from '../../words.ts';
 import { between, day, fraction, id, instant, objectOf, oneOf, text, title, version } from '../joi.ts';
 import { methods } from '../methods.ts';
 import { extended, figure, flag, listOf, maybeMoment } from '../replies/plain.ts';
@@ -25,10 +26,10 @@ export interface SupplierRecord extends SupplierInput {
 const minor = (label: string) => between(label, 0, MOST_MONEY).integer();
 const supplierFields = {
   name: title('supplier').required(),
-  delivery: minor('delivery (minor units)').required(),
-  minOrder: minor('least order (minor units)').required(),
-  deliveryDays: between('Delivery time (days)', 0, 365).integer().required(),
-  note: text(1000).label('note').required(),
+  delivery: minor(t`delivery (minor units)`).required(),
+  minOrder: minor(t`least order (minor units)`).required(),
+  deliveryDays: between(t`Delivery time (days)`, 0, 365).integer().required(),
+  note: text(1000).label(t`note`).required(),
 };
 export const supplierInput = objectOf<SupplierInput>({ id: id().required(), ...supplierFields });
 export const supplierUpdate = objectOf<SupplierInput & { version: number }>({
@@ -61,22 +62,22 @@ export interface Offer extends OfferInput {
   archived: boolean;
 }
 const offerFields = {
-  productId: id().label('product').required(),
+  productId: id().label(t`product`).required(),
   part: title('part').allow(null).required(),
   colour: title('colour').allow(null).required(),
   litres: between('pack (l)', 0.001, 1000).required(),
-  price: minor('price (minor units)').required(),
-  supplierId: id().label('supplier').allow(null).required(),
+  price: minor(t`price (minor units)`).required(),
+  supplierId: id().label(t`supplier`).allow(null).required(),
   discounts: Joi.array()
     .items(
       Joi.object({
-        from: between('Packs for a discount', 2, 1000).integer().required(),
-        price: minor('price at a discount (minor units)').required(),
+        from: between(t`Packs for a discount`, 2, 1000).integer().required(),
+        price: minor(t`price at a discount (minor units)`).required(),
       }),
     )
     .max(5)
     .unique('from')
-    .label('Discounts')
+    .label(t`Discounts`)
     .required(),
 };
 export const offerInput = objectOf<OfferInput>({ id: id().required(), ...offerFields });
@@ -113,25 +114,25 @@ export interface PurchaseRecord extends PurchaseInput {
 }
 export const purchaseInput = objectOf<PurchaseInput>({
   id: id().required(),
-  supplierId: id().label('supplier').allow(null).required(),
-  orderedAt: instant().label('Order date').required(),
-  dueOn: day('Due date').allow(null).required(),
-  delivery: minor('delivery (minor units)').required(),
-  note: text(1000).label('note').required(),
+  supplierId: id().label(t`supplier`).allow(null).required(),
+  orderedAt: instant().label(t`Order date`).required(),
+  dueOn: day(t`Due date`).allow(null).required(),
+  delivery: minor(t`delivery (minor units)`).required(),
+  note: text(1000).label(t`note`).required(),
   lines: Joi.array()
     .items(
       objectOf<PurchaseLine>({
-        productId: id().label('product').required(),
+        productId: id().label(t`product`).required(),
         part: title('part').allow(null).required(),
         colour: title('colour').allow(null).required(),
         litres: between('pack (l)', 0.001, 1000).required(),
         count: between('packs', 1, 10_000).integer().required(),
-        price: minor('price (minor units)').required(),
+        price: minor(t`price (minor units)`).required(),
       }),
     )
     .min(1)
     .max(200)
-    .label('Order lines')
+    .label(t`Order lines`)
     .required(),
 });
 export const purchaseReply = extended<PurchaseInput, PurchaseRecord>(purchaseInput, {
@@ -169,21 +170,21 @@ const byItem = (value: Joi.Schema, label: string) =>
     .label(label)
     .required();
 export const tradeSettings = objectOf<TradeSettings>({
-  currency: oneOf<CurrencyCode>(CURRENCY_CODES).label('currency').required(),
-  taxRate: fraction('Tax rate', 0, 1).required(),
-  roundingStep: between('Rounding', 1, 10_000).integer().required(),
-  labourPerHour: minor('Labour rate per hour').required(),
-  yardDay: minor('Yard charge per day').required(),
-  markup: fraction('Markup', 0, 5).required(),
-  address: text(400).label('Yard address').default(''),
-  useLearned: Joi.boolean().label('Use learned rates').required(),
+  currency: oneOf<CurrencyCode>(CURRENCY_CODES).label(t`currency`).required(),
+  taxRate: fraction(t`Tax rate`, 0, 1).required(),
+  roundingStep: between(t`Rounding`, 1, 10_000).integer().required(),
+  labourPerHour: minor(t`Labour rate per hour`).required(),
+  yardDay: minor(t`Yard charge per day`).required(),
+  markup: fraction(t`Markup`, 0, 5).required(),
+  address: text(400).label(t`Yard address`).default(''),
+  useLearned: Joi.boolean().label(t`Use learned rates`).required(),
   workRates: Joi.object()
-    .pattern(methods, between('Work rate (m²/h)', 0.1, 1000))
-    .label('Work rates')
+    .pattern(methods, between(t`Work rate (m²/h)`, 0.1, 1000))
+    .label(t`Work rates`)
     .default({}),
-  sundryRates: byItem(between('Sundry rate', 0.001, 10_000), 'rates of sundries'),
-  sundryPrices: byItem(minor('Sundry price'), 'prices of sundries'),
-  thinnerPerLitre: minor('Thinner price per litre').allow(null).required(),
+  sundryRates: byItem(between(t`Sundry rate`, 0.001, 10_000), t`rates of sundries`),
+  sundryPrices: byItem(minor(t`Sundry price`), t`prices of sundries`),
+  thinnerPerLitre: minor(t`Thinner price per litre`).allow(null).required(),
   version: version(0),
 });
 

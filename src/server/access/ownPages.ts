@@ -1,4 +1,5 @@
 import type { RequestHandler } from 'express';
+import { t } from '../../words.ts';
 import { HttpProblem } from '../http/problem.ts';
 
 /** Who may ask: only our own pages, and programs that are no browser. */
@@ -29,12 +30,12 @@ export function ownPagesOnly(hosts: readonly string[] = []): RequestHandler {
     const name = hostName(host);
     if (!LOOPBACK.test(name) && !known.has(name)) {
       throw refused(
-        `This server doesn’t answer to the name “${name.slice(0, 100)}”. To allow the name, start the server with --host ${name.slice(0, 100)}.`,
+        t`This server doesn’t answer to the name “${name.slice(0, 100)}”. To allow the name, start the server with --host ${name.slice(0, 100)}.`,
       );
     }
     const origin = req.get('origin');
     if (origin !== undefined && !sameSite(origin, host)) {
-      throw refused('Requests from pages of other websites aren’t allowed.');
+      throw refused(t`Requests from pages of other websites aren’t allowed.`);
     }
     const site = req.get('sec-fetch-site');
     const reads = req.method === 'GET' || req.method === 'HEAD';
@@ -43,12 +44,12 @@ export function ownPagesOnly(hosts: readonly string[] = []): RequestHandler {
       // A link elsewhere may lead to a page of ours; the data behind it is asked for by that page.
       const follows = reads && req.get('sec-fetch-mode') === 'navigate' && !/^\/api\//i.test(req.path);
       if (site === 'same-origin' || site === 'none' || follows) return next();
-      throw refused('Requests from pages of other websites aren’t allowed.');
+      throw refused(t`Requests from pages of other websites aren’t allowed.`);
     }
     // On a name that is no loopback a browser does not say where a reading comes from; such a page cannot read it.
     if (!reads && /^Mozilla\//.test(req.get('user-agent') ?? '')) {
       throw refused(
-        'The browser doesn’t say which page this request comes from. Update the browser and try again.',
+        t`The browser doesn’t say which page this request comes from. Update the browser and try again.`,
       );
     }
     next();

@@ -1,5 +1,6 @@
 import { createEvents, type EventAttributes } from 'ics';
 import type { AreaClock } from '../../contract/index.ts';
+import { t } from '../../words.ts';
 
 /** Minutes that a moment takes up in a calendar, so that it can be seen. */
 const SHOWN_MIN = 15;
@@ -11,23 +12,24 @@ const OPEN = new Set<AreaClock['state']>(['open', 'thumb']);
 /** Moments of an area still to come: its window opens, closes; bare steel that must be primed. */
 function momentsOf(clock: AreaClock, now: number) {
   const next = clock.next
-    ? `${clock.next.productName}, coat ${clock.next.coatNo + 1} of ${clock.next.coats}`
+    ? t`${clock.next.productName}, coat ${clock.next.coatNo + 1} of ${clock.next.coats}`
     : clock.nextIsWater
-      ? 'the water'
+      ? t`the water`
       : null;
   if (next === null) return [];
   const found: { key: string; at: number; title: string; early: boolean }[] = [];
   const put = (key: string, at: number, title: string, early: boolean) => {
     if (at > now) found.push({ key, at, title, early });
   };
-  if (clock.primeBy) put('prime', Date.parse(clock.primeBy), `Must: prime the bare steel with ${next}`, true);
+  if (clock.primeBy)
+    put('prime', Date.parse(clock.primeBy), t`Must: prime the bare steel with ${next}`, true);
   for (const [i, { state, from, to }] of clock.segments.entries()) {
     if (!OPEN.has(state)) continue;
     const before = clock.segments[i - 1];
     if (!before || !OPEN.has(before.state)) put(`opens-${i}`, Date.parse(from), `May: ${next}`, false);
     const after = clock.segments[i + 1];
     if (to !== null && (!after || !OPEN.has(after.state)))
-      put(`closes-${i}`, Date.parse(to), `Must: ${next}, before it closes`, true);
+      put(`closes-${i}`, Date.parse(to), t`Must: ${next}, before it closes`, true);
   }
   return found;
 }

@@ -1,5 +1,6 @@
 import { create } from 'qrcode';
 import type { LabelSize } from '../../contract/index.ts';
+import { t } from '../../words.ts';
 import { type Printed, printed } from './printed.ts';
 
 /** The text of a label. */
@@ -34,7 +35,7 @@ export function labelsPdf(labels: readonly Label[], size: LabelSize): Printed {
   const doc = printed({
     size: 'A4',
     margin: 0,
-    info: { Title: 'Labels', Creator: 'Jack Plane' },
+    info: { Title: t`Labels`, Creator: t`Jack Plane` },
     note: false,
   });
   labels.forEach((label, i) => {
@@ -76,7 +77,7 @@ function drawLabel(doc: Printed, label: Label, { x, y, w, h }: Box): void {
   line(label.heading, 'regular', large ? 11 : 8, 6);
   if (label.ratio) line(label.ratio, 'regular', large ? 11 : 8, 6);
   line(
-    [label.code && `lot ${label.code}`, label.date].filter(Boolean).join(' · '),
+    [label.code && t`lot ${label.code}`, label.date].filter(Boolean).join(' · '),
     'regular',
     large ? 10 : 7.5,
     6,

@@ -1,29 +1,30 @@
 import type { Boat, FormSource, Waterline } from '../../contract/index.ts';
 import type { SheetRow, StruckLine } from '../../core/waterline/index.ts';
+import { t } from '../../words.ts';
 import { endPaper, FOOT, head, MARGIN, paper, WIDTH } from './paper.ts';
 import type { Printed } from './printed.ts';
 
 const ROW = 18;
 const COLUMNS = [
-  ['Station m', 64],
-  ['Above datum mm', 92],
-  ['Below sheer mm', 88],
-  ['Along skin mm', 84],
-  ['Raise mm', 74],
-  ['Flare', 44],
-  ['Marked', 53],
+  [t`Station m`, 64],
+  [t`Above datum mm`, 92],
+  [t`Below sheer mm`, 88],
+  [t`Along skin mm`, 84],
+  [t`Raise mm`, 74],
+  [t`Flare`, 44],
+  [t`Marked`, 53],
 ] as const;
 
 const FORM_WORDS: Record<FormSource, string> = {
-  dimensions: 'Hull form from main dimensions and typical curves. Check distances on the hull.',
-  offsets: 'Hull form from the table of offsets.',
-  mesh: 'Hull form from the surface mesh.',
+  dimensions: t`Hull form from main dimensions and typical curves. Check distances on the hull.`,
+  offsets: t`Hull form from the table of offsets.`,
+  mesh: t`Hull form from the surface mesh.`,
 };
 
 const DATUM_WORDS: Record<Waterline['datum'], string> = {
-  laser: 'laser plane',
-  'water-level': 'water level',
-  plank: 'levelled plank on the keel line',
+  laser: t`laser plane`,
+  'water-level': t`water level`,
+  plank: t`levelled plank on the keel line`,
 };
 
 /** The mark sheet to take to the hull: a page or more a side, figures large enough to read at arm's length. */
@@ -36,19 +37,19 @@ export function markSheetPdf(input: {
   yard: string;
 }): Printed {
   const { boat, plan, struck, source, yard } = input;
-  const title = (side: string) => `Mark sheet: ${boat.name}, waterline, ${side}`;
-  const doc = paper(title('port'), `Mark sheet: ${boat.name}`);
+  const title = (side: string) => t`Mark sheet: ${boat.name}, waterline, ${side}`;
+  const doc = paper(title('port'), t`Mark sheet: ${boat.name}`);
   for (const side of ['port', 'starboard'] as const) {
     if (side === 'starboard') {
       doc.addPage();
       head(doc, title(side));
     }
     const lines = [
-      `Heights in mm above the datum (${DATUM_WORDS[plan.datum]}). The boat stands ${degrees(struck.fit.trimDeg)} ${struck.fit.trimDeg < 0 ? 'down by the bow' : 'up by the bow'}, ${degrees(struck.fit.heelDeg)} ${struck.fit.heelDeg < 0 ? 'down to starboard' : 'up to starboard'}.`,
-      `Raised ${struck.raiseMm.toFixed(0)} mm above the line of the marks: ${struck.sinkageMm.toFixed(0)} for ${plan.addedKg} kg still to be added, ${plan.slopMm.toFixed(0)} for slop. ${plan.useFair ? 'Faired through the hull marks.' : ''}`,
-      `Below sheer (along skin): down along the hull from the sheer. Raise: up along the hull from the marked line. ${FORM_WORDS[source]}`,
+      t`Heights in mm above the datum (${DATUM_WORDS[plan.datum]}). The boat stands ${degrees(struck.fit.trimDeg)} ${struck.fit.trimDeg < 0 ? t`down by the bow` : t`up by the bow`}, ${degrees(struck.fit.heelDeg)} ${struck.fit.heelDeg < 0 ? t`down to starboard` : t`up to starboard`}.`,
+      t`Raised ${struck.raiseMm.toFixed(0)} mm above the line of the marks: ${struck.sinkageMm.toFixed(0)} for ${plan.addedKg} kg still to be added, ${plan.slopMm.toFixed(0)} for slop. ${plan.useFair ? t`Faired through the hull marks.` : ''}`,
+      t`Below sheer (along skin): down along the hull from the sheer. Raise: up along the hull from the marked line. ${FORM_WORDS[source]}`,
       ...(struck.sheet.some(({ innerAboveDatumMm }) => innerAboveDatumMm !== null)
-        ? ['Two hulls: above datum is for the outer face / the inner face. The other figures are for both.']
+        ? [t`Two hulls: above datum is for the outer face / the inner face. The other figures are for both.`]
         : []),
     ];
     doc.font('regular').fontSize(10.5);
@@ -61,12 +62,12 @@ export function markSheetPdf(input: {
   }
   if (struck.stripe) {
     const { stripe } = struck;
-    doc.moveDown(1).font('bold').fontSize(12).text('Boot stripe', MARGIN);
+    doc.moveDown(1).font('bold').fontSize(12).text(t`Boot stripe`, MARGIN);
     doc
       .font('regular')
       .fontSize(10.5)
       .text(
-        `Lower edge ${plan.stripe?.gapMm} mm above the antifouling, stripe height ${plan.stripe?.heightMm} mm (vertical). Tape per side: ${stripe.lowerTapeM.toFixed(2)} m lower edge, ${stripe.upperTapeM.toFixed(2)} m upper edge. Area of both sides: ${stripe.areaM2.toFixed(2)} m².`,
+        t`Lower edge ${plan.stripe?.gapMm} mm above the antifouling, stripe height ${plan.stripe?.heightMm} mm (vertical). Tape per side: ${stripe.lowerTapeM.toFixed(2)} m lower edge, ${stripe.upperTapeM.toFixed(2)} m upper edge. Area of both sides: ${stripe.areaM2.toFixed(2)} m².`,
         { width: WIDTH },
       );
   }

@@ -1,3 +1,4 @@
+import { t } from '../../words.ts';
 import { type Printed, printed } from './printed.ts';
 
 /** The frame of everything that is printed on A4: head, margins, and a foot that says whose sheet it is and which page. */
@@ -14,7 +15,7 @@ export function paper(title: string, name = title): Printed {
     size: 'A4',
     margin: MARGIN,
     bufferPages: true,
-    info: { Title: name, Creator: 'Jack Plane' },
+    info: { Title: name, Creator: t`Jack Plane` },
   });
   head(doc, title);
   return doc;
@@ -42,7 +43,7 @@ export function endPaper(doc: Printed, yard: string): void {
     doc
       .font('regular')
       .fontSize(8)
-      .text(`${yard}, page ${i + 1} of ${count}`, MARGIN, PAGE.height - MARGIN + 12, {
+      .text(t`${yard}, page ${i + 1} of ${count}`, MARGIN, PAGE.height - MARGIN + 12, {
         width: WIDTH,
         align: 'center',
         lineBreak: false,

@@ -1,6 +1,7 @@
 import { createRequire } from 'node:module';
 import path from 'node:path';
 import PDFDocument from 'pdfkit';
+import { t } from '../../words.ts';
 
 export type Printed = InstanceType<typeof PDFDocument>;
 
@@ -52,7 +53,7 @@ export function printed(options: ConstructorParameters<typeof PDFDocument>[0] & 
         .font('regular')
         .fontSize(8)
         .text(
-          `${MISSING} stands for a character that this document’s font does not have.`,
+          t`${MISSING} stands for a character that this document’s font does not have.`,
           doc.page.margins.left,
         );
     return end.call(doc);

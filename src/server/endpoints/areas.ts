@@ -14,6 +14,7 @@ import {
 } from '../../contract/index.ts';
 import { HOUR_MS } from '../../core/cure/index.ts';
 import { areaFromMeasures } from '../../core/hull/index.ts';
+import { t } from '../../words.ts';
 import type { Tx } from '../db/open.ts';
 import { read, write } from '../http/endpoint.ts';
 import { badFields, idTaken, sameRecord } from '../http/problem.ts';
@@ -50,8 +51,8 @@ const CLOCK_ERROR_MS = HOUR_MS;
 function checkShelters({ earlierShelters = [] }: AreaInput, now: number, at = ''): void {
   earlierShelters.forEach(({ until }, i) => {
     const before = earlierShelters[i - 1]?.until;
-    const message = before !== undefined && Date.parse(until) <= Date.parse(before) ? `must be later than ${before}, but is ${until}` : Date.parse(until) > now + CLOCK_ERROR_MS ? `can’t be in the future, but is ${until}` : null; // biome-ignore format: one line
-    if (message) throw badFields([{ path: `${at}earlierShelters.${i}.until`, message: `The end of an earlier shelter ${message}` }]); // biome-ignore format: one line
+    const message = before !== undefined && Date.parse(until) <= Date.parse(before) ? t`must be later than ${before}, but is ${until}` : Date.parse(until) > now + CLOCK_ERROR_MS ? t`can’t be in the future, but is ${until}` : null; // biome-ignore format: one line
+    if (message) throw badFields([{ path: `${at}earlierShelters.${i}.until`, message: t`The end of an earlier shelter ${message}` }]); // biome-ignore format: one line
   });
 }
 
@@ -61,12 +62,12 @@ async function checkPart(tx: Tx, input: AreaInput): Promise<void> {
   if (!part) return;
   const wrong = (path: string, message: string) => badFields([{ path: `part.${path}`, message }]);
   const origin = await areaById(tx, part.areaId);
-  if (origin?.boatId !== input.boatId) throw wrong('areaId', 'No such area on this boat');
+  if (origin?.boatId !== input.boatId) throw wrong('areaId', t`No such area on this boat`);
   if (origin.id === input.id || origin.part?.areaId === input.id)
-    throw wrong('areaId', 'An area can’t be split off from itself');
+    throw wrong('areaId', t`An area can’t be split off from itself`);
   if (part.standId === null) return;
   const over = await standById(tx, part.standId);
-  if (over?.boatId !== input.boatId) throw wrong('standId', 'No such support under this boat');
+  if (over?.boatId !== input.boatId) throw wrong('standId', t`No such support under this boat`);
 }
 
 const sent = ({ version: _v, archived: _a, ...input }: AreaInput & { version: number; archived: boolean }) =>
@@ -111,7 +112,7 @@ export const areaEndpoints = [
         checkMeasures(input, `areas.${i}.`);
         checkShelters(input, now, `areas.${i}.`);
         if (input.boatId !== params.id) {
-          throw badFields([{ path: `areas.${i}.boatId`, message: 'This area belongs to another boat' }]);
+          throw badFields([{ path: `areas.${i}.boatId`, message: t`This area belongs to another boat` }]);
         }
         const known = await areaById(tx, input.id);
         if (known && !sameRecord(sent(known), input)) throw idTaken('area', input.id);
@@ -135,7 +136,7 @@ export const areaEndpoints = [
       for (const [i, { areaId, ...estimate }] of body.estimates.entries()) {
         const current = await theArea(tx, areaId);
         if (current.boatId !== params.id) {
-          throw badFields([{ path: `estimates.${i}.areaId`, message: 'This area belongs to another boat' }]);
+          throw badFields([{ path: `estimates.${i}.areaId`, message: t`This area belongs to another boat` }]);
         }
         await putEstimate(tx, current, estimate);
       }
@@ -162,14 +163,14 @@ export const areaEndpoints = [
       checkShelters(body, now);
       const current = await theArea(tx, params.id);
       if (current.boatId !== body.boatId) {
-        throw badFields([{ path: 'boatId', message: 'An area can’t be moved to another boat' }]);
+        throw badFields([{ path: 'boatId', message: t`An area can’t be moved to another boat` }]);
       }
       await checkPart(tx, body);
       const { version: _v, ...input } = body;
       // Who says nothing of the past has moved the area now: the past stays what it was.
       const stood = input.earlierShelters ? {} : shelteredSince(current, new Date(now).toISOString(), input.surroundings); // biome-ignore format: one line
       await updateArea(tx, current, { ...input, ...stood });
-      const cause = `${body.name} was changed`;
+      const cause = t`${body.name} was changed`;
       if (before) await recordShifts(tx, { before, now, cause, touched: { boatId: body.boatId } });
       return { reply: await theArea(tx, params.id), changes: changed(body.boatId) };
     },
@@ -187,7 +188,7 @@ export const areaEndpoints = [
       const boat = await theBoat(tx, params.id);
       if (Date.parse(body.at) > now + CLOCK_ERROR_MS)
         throw badFields([
-          { path: 'at', message: `The time of the move can’t be in the future, but is ${body.at}` },
+          { path: 'at', message: t`The time of the move can’t be in the future, but is ${body.at}` },
         ]);
       const areas = await areasOfBoat(tx, boat.id);
       for (const area of areas) {
@@ -199,7 +200,7 @@ export const areaEndpoints = [
         await recordShifts(tx, {
           before,
           now,
-          cause: `${boat.name} was moved`,
+          cause: t`${boat.name} was moved`,
           touched: { boatId: boat.id },
         });
       return {
@@ -244,7 +245,7 @@ export const areaEndpoints = [
     reply: coatCheckReply,
     run: async ({ params, query }, { memory, now }) => {
       if (Date.parse(query.to) < Date.parse(query.from))
-        throw badFields([{ path: 'to', message: `end ${query.to} is before the start ${query.from}` }]);
+        throw badFields([{ path: 'to', message: t`end ${query.to} is before the start ${query.from}` }]);
       const known = await memory.some(now(), { areaId: params.id });
       return coatCheck(known, params.id, query.from, query.to);
     },

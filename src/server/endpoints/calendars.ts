@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { calendarReply, calendarStateReply } from '../../contract/index.ts';
+import { t } from '../../words.ts';
 import { boatCalendar } from '../documents/boatCalendar.ts';
 import { handout, read, write } from '../http/endpoint.ts';
 import { notFound } from '../http/problem.ts';
@@ -46,7 +47,7 @@ export const calendarEndpoints = [
     types: ['text/calendar'],
     run: async ({ params }, { db, memory, now }) => {
       const boat = await boatOfCalendar(db, params.secret);
-      if (!boat) throw notFound('calendar', 'under this address; it may have been taken back');
+      if (!boat) throw notFound('calendar', t`under this address; it may have been taken back`);
       const at = now();
       const { clocks } = await memory.some(at, { boatId: boat.id });
       return {

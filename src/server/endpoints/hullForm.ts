@@ -7,6 +7,7 @@ import {
   writeOffsetsCsv,
 } from '../../contract/index.ts';
 import { checkOffsets, LARGEST_MESH_BYTES } from '../../core/hull/index.ts';
+import { t } from '../../words.ts';
 import { type FileStore, type Written, WrongKind } from '../db/files.ts';
 import type { Tx } from '../db/open.ts';
 import { csvFile, safeName } from '../documents/fileNames.ts';
@@ -24,12 +25,12 @@ import { formView } from '../views/boat.ts';
 const sentMesh = (boatId: string, hash: string) => `${boatId}.${uuidv7()}.${hash}.mesh.sent`;
 
 function checkMeshFile({ bytes, head }: Written): void {
-  if (bytes === 0) throw new WrongKind('The file is empty. Send an STL or OBJ file.');
+  if (bytes === 0) throw new WrongKind(t`The file is empty. Send an STL or OBJ file.`);
   const first = head.toString('latin1').trimStart()[0];
   // A binary STL may begin with anything but says how many faces follow.
   const binary = bytes >= 84 && head.length >= 84 && bytes === 84 + 50 * head.readUInt32LE(80);
   if (!binary && (first === undefined || '{[<"'.includes(first))) {
-    throw new WrongKind('The file isn’t STL or OBJ.');
+    throw new WrongKind(t`The file isn’t STL or OBJ.`);
   }
 }
 
@@ -69,7 +70,7 @@ async function takeMeshFile(
   }
   const { file, mesh } = kept;
   if (fileHash === undefined || fileHash === mesh?.fileHash) return { name: file, hash: mesh?.fileHash };
-  const message = `no file with the hash ${fileHash} was sent for this boat: send the mesh first`;
+  const message = t`no file with the hash ${fileHash} was sent for this boat: send the mesh first`;
   throw badFields([{ path: 'mesh.fileHash', message }]);
 }
 
@@ -88,7 +89,7 @@ export const hullFormEndpoints = [
     reply: hullFormReply,
     touches: ['form'],
     replaces: {
-      what: 'hull form',
+      what: t`hull form`,
       find: async (tx, params) => {
         await theBoat(tx, params.id);
         return withoutFile(tx, params.id);
@@ -137,9 +138,9 @@ export const hullFormEndpoints = [
         throw new HttpProblem(
           409,
           'no-hull-yet',
-          'The main dimensions of the hull are not known: there is no form to hand out.',
+          t`The main dimensions of the hull are not known: there is no form to hand out.`,
         );
-      return csvFile(`${boat.name} offsets`, writeOffsetsCsv(table));
+      return csvFile(t`${boat.name} offsets`, writeOffsetsCsv(table));
     },
   }),
   upload({
@@ -163,10 +164,10 @@ export const hullFormEndpoints = [
     run: async ({ params }, { db, files }) => {
       const boat = await theBoat(db, params.id);
       const { mesh, meshFile } = await formOfBoat(db, boat.id);
-      if (!mesh || !meshFile || !(await files.has(meshFile))) throw new Missing('mesh of', boat.name);
+      if (!mesh || !meshFile || !(await files.has(meshFile))) throw new Missing(t`mesh of`, boat.name);
       const ending = /\.obj$/i.test(mesh.fileName) ? 'obj' : 'stl';
       return {
-        name: `${safeName(boat.name)} mesh.${ending}`,
+        name: t`${safeName(boat.name)} mesh.${ending}`,
         type: 'application/octet-stream',
         content: files.read(meshFile),
       };

@@ -1,4 +1,5 @@
 import { type EntryInput, entryInput, entryReply, logQuery, logReply } from '../../contract/index.ts';
+import { t } from '../../words.ts';
 import type { Tx } from '../db/open.ts';
 import { read, write } from '../http/endpoint.ts';
 import { badFields, HttpProblem } from '../http/problem.ts';
@@ -23,34 +24,34 @@ const LONGEST_COAT_MS = 48 * 3_600_000;
 function checkTimes(input: EntryInput, now: number): void {
   const at = Date.parse(input.at);
   if (at > now + AHEAD_MS) {
-    throw badFields([{ path: 'at', message: `start ${input.at} is in the future` }]);
+    throw badFields([{ path: 'at', message: t`start ${input.at} is in the future` }]);
   }
   if (input.kind !== 'coat') return;
   const { endedAt } = input.body;
   const end = Date.parse(endedAt);
   const wrong = (message: string) => badFields([{ path: 'body.endedAt', message }]);
-  if (end < at) throw wrong(`End time ${endedAt} is before start time ${input.at}`);
-  if (end - at > LONGEST_COAT_MS) throw wrong(`End time ${endedAt} is more than 48 h after the start`);
-  if (end > now + AHEAD_MS) throw wrong(`end ${endedAt} is in the future`);
+  if (end < at) throw wrong(t`End time ${endedAt} is before start time ${input.at}`);
+  if (end - at > LONGEST_COAT_MS) throw wrong(t`End time ${endedAt} is more than 48 h after the start`);
+  if (end > now + AHEAD_MS) throw wrong(t`end ${endedAt} is in the future`);
 }
 
 async function checkCorrection(tx: Tx, input: EntryInput): Promise<void> {
   if (input.kind === 'strike' && !input.corrects) {
-    throw badFields([{ path: 'corrects', message: 'Name the entry to void' }]);
+    throw badFields([{ path: 'corrects', message: t`Name the entry to void` }]);
   }
   if (!input.corrects) return;
   const old = await entryById(tx, input.corrects);
   if (!old || old.areaId !== input.areaId) {
-    throw badFields([{ path: 'corrects', message: `No log entry ${input.corrects} on this area` }]);
+    throw badFields([{ path: 'corrects', message: t`No log entry ${input.corrects} on this area` }]);
   }
   if (input.kind !== 'strike' && old.kind !== input.kind) {
     throw badFields([
-      { path: 'corrects', message: `An entry of type ${input.kind} can’t replace one of type ${old.kind}` },
+      { path: 'corrects', message: t`An entry of type ${input.kind} can’t replace one of type ${old.kind}` },
     ]);
   }
   if (!old.correctedBy) return;
   const current = await entryById(tx, old.correctedBy);
-  const detail = 'This entry was corrected elsewhere since you opened it.';
+  const detail = t`This entry was corrected elsewhere since you opened it.`;
   throw new HttpProblem(409, 'already-corrected', detail, { current });
 }
 
@@ -63,13 +64,13 @@ async function checkRound(tx: Tx, areaId: string, boatId: string, stepId: string
   const stackOf = area.part?.sharesSystem ? area.part.areaId : area.id;
   const step = (await stepsByArea(tx, [stackOf])).get(stackOf)?.find(({ id }) => id === stepId);
   const refuse = (message: string) => badFields([{ path: 'body.stepId', message }]);
-  if (!step) throw refuse(`No step ${stepId} in the system of ${area.name}`);
+  if (!step) throw refuse(t`No step ${stepId} in the system of ${area.name}`);
   const asked = (await countedEntries(tx, ['round'], [boatId])).filter(
     (entry) => entry.areaId === areaId && entry.body.stepId === stepId,
   ).length;
   if (step.coats + step.extraCoats + asked >= MOST_COATS)
     throw refuse(
-      `A step can have at most ${MOST_COATS} coats; this one already has ${step.coats + step.extraCoats + asked}`,
+      t`A step can have at most ${MOST_COATS} coats; this one already has ${step.coats + step.extraCoats + asked}`,
     );
 }
 
@@ -84,12 +85,12 @@ async function checkRemoval(
     throw badFields([
       {
         path: 'body.holdsHours',
-        message: 'only steel blasted down to the ground has hours it may stand bare',
+        message: t`only steel blasted down to the ground has hours it may stand bare`,
       },
     ]);
   const refuse = (message: string) => badFields([{ path: 'body.coats', message }]);
   if (toGround) {
-    if (coats.length > 0) throw refuse('down to the ground all coats go: none is named');
+    if (coats.length > 0) throw refuse(t`down to the ground all coats go: none is named`);
     return;
   }
   const state = (await loadAreaStates(tx, boatId)).find(({ area }) => area.id === input.areaId);
@@ -100,14 +101,14 @@ async function checkRemoval(
   const same = ({ stepId, coatNo }: (typeof coats)[number], i: number) =>
     outermost[i]?.stepId === stepId && outermost[i]?.coatNo === coatNo;
   if (outermost.length === coats.length && coats.every(same)) return;
-  throw refuse('coats taken off are the outermost that lie there at that time, the lowest of them first');
+  throw refuse(t`coats taken off are the outermost that lie there at that time, the lowest of them first`);
 }
 
 async function checkReferences(tx: Tx, input: EntryInput, boatId: string): Promise<void> {
   if (input.kind === 'batch' || input.kind === 'coat') {
     const { productId, sheetVersion } = input.body;
     if (!(await hasSheet(tx, productId, sheetVersion))) {
-      const message = `Data sheet ${productId} has no version ${sheetVersion}`;
+      const message = t`Data sheet ${productId} has no version ${sheetVersion}`;
       throw badFields([{ path: 'body.sheetVersion', message }]);
     }
   }
@@ -116,13 +117,13 @@ async function checkReferences(tx: Tx, input: EntryInput, boatId: string): Promi
       const lot = await lotById(tx, lotId);
       if (lot?.productId !== input.body.productId || lot.part !== part)
         throw badFields([
-          { path: `body.lots.${i}.lotId`, message: `there is no lot ${lotId} of this ${part}` },
+          { path: `body.lots.${i}.lotId`, message: t`there is no lot ${lotId} of this ${part}` },
         ]);
     }
   if (input.kind === 'coat') {
     const [unknown] = await unknownBatches(tx, boatId, input.body.batchIds);
     if (unknown) {
-      throw badFields([{ path: 'body.batchIds', message: `there is no batch ${unknown} on this boat` }]);
+      throw badFields([{ path: 'body.batchIds', message: t`there is no batch ${unknown} on this boat` }]);
     }
   }
   if (input.kind === 'round') await checkRound(tx, input.areaId, boatId, input.body.stepId);
@@ -130,13 +131,13 @@ async function checkReferences(tx: Tx, input: EntryInput, boatId: string): Promi
   if (input.kind === 'batch-end') {
     const batch = await entryById(tx, input.body.batchId);
     if (batch?.kind !== 'batch' || batch.areaId !== input.areaId) {
-      const message = `there is no batch ${input.body.batchId} on this area`;
+      const message = t`there is no batch ${input.body.batchId} on this area`;
       throw badFields([{ path: 'body.batchId', message }]);
     }
     const { usedL = 0 } = input.body;
     const { litres } = batch.body;
     if (usedL > litres + 1e-9) {
-      const message = `Applied from this pot must be at most ${litres} l, but is ${usedL} l`;
+      const message = t`Applied from this pot must be at most ${litres} l, but is ${usedL} l`;
       throw badFields([{ path: 'body.usedL', message }]);
     }
   }
@@ -144,19 +145,19 @@ async function checkReferences(tx: Tx, input: EntryInput, boatId: string): Promi
 }
 
 const CAUSES: Record<EntryInput['kind'], string> = {
-  coat: 'a coat was corrected',
-  batch: 'batch logged',
-  'batch-end': 'pot ended',
-  tape: 'masking was ticked',
-  blast: 'the steel was blasted',
-  removal: 'coats were taken off',
-  work: 'task logged',
-  'hand-test': 'hand test logged',
-  progress: 'progress of a coat noted',
-  session: 'coat begun, or its areas or people changed',
-  round: 'coat added',
-  note: 'note added',
-  strike: 'an entry was struck out',
+  coat: t`a coat was corrected`,
+  batch: t`batch logged`,
+  'batch-end': t`pot ended`,
+  tape: t`masking was ticked`,
+  blast: t`the steel was blasted`,
+  removal: t`coats were taken off`,
+  work: t`task logged`,
+  'hand-test': t`hand test logged`,
+  progress: t`progress of a coat noted`,
+  session: t`coat begun, or its areas or people changed`,
+  round: t`coat added`,
+  note: t`note added`,
+  strike: t`an entry was struck out`,
 };
 
 /** Entries that no snapshot of the yard holds: views read them from the database. The end of a session is not one of them: used-up pots go with it. */

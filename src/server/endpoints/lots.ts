@@ -9,6 +9,7 @@ import {
   stockReply,
   writeCountCsv,
 } from '../../contract/index.ts';
+import { t } from '../../words.ts';
 import type { Tx } from '../db/open.ts';
 import { csvFile } from '../documents/fileNames.ts';
 import { handout, read, write } from '../http/endpoint.ts';
@@ -39,14 +40,14 @@ async function checkLot(tx: Tx, { productId, part, colour }: LotInput, path = ''
     throw badFields([
       {
         path: `${path}part`,
-        message: `“${part}” isn’t a part of ${name}. Parts: ${sheet.parts.map((each) => each.name).join(', ')}`,
+        message: t`“${part}” isn’t a part of ${name}. Parts: ${sheet.parts.map((each) => each.name).join(', ')}`,
       },
     ]);
   if (colour !== null && i > 0)
-    throw badFields([{ path: `${path}colour`, message: `Only ${sheet.parts[0]?.name} has a colour` }]);
+    throw badFields([{ path: `${path}colour`, message: t`Only ${sheet.parts[0]?.name} has a colour` }]);
   if (colour !== null && !sheet.colours.some((each) => each.name === colour))
     throw badFields([
-      { path: `${path}colour`, message: `“${colour}” isn’t a colour on the data sheet of ${name}` },
+      { path: `${path}colour`, message: t`“${colour}” isn’t a colour on the data sheet of ${name}` },
     ]);
 }
 
@@ -61,7 +62,7 @@ export const lotEndpoints = [
     path: '/lots.csv',
     summary: 'Export a count sheet as CSV (all lots, with an empty column for counts)',
     types: ['text/csv'],
-    run: async (_asked, context) => csvFile('stock count', writeCountCsv((await stockView(context)).lots)),
+    run: async (_asked, context) => csvFile(t`stock count`, writeCountCsv((await stockView(context)).lots)),
   }),
   write({
     method: 'post',
@@ -97,7 +98,7 @@ export const lotEndpoints = [
         throw badFields([
           {
             path: 'unit',
-            message: `The unit can’t be changed to ${body.unit}; this lot’s movements are in ${current.unit}`,
+            message: t`The unit can’t be changed to ${body.unit}; this lot’s movements are in ${current.unit}`,
           },
         ]);
       await updateLot(tx, current, body);
@@ -153,7 +154,7 @@ export const lotEndpoints = [
       const purchase = await thePurchase(tx, body.purchaseId);
       if (purchase.receivedAt !== null)
         throw badFields([
-          { path: 'purchaseId', message: `Order ${body.purchaseId} has already been received` },
+          { path: 'purchaseId', message: t`Order ${body.purchaseId} has already been received` },
         ]);
       await updatePurchase(tx, purchase, { receivedAt: new Date(body.at) });
       return { reply: { id: body.id }, changes: [...STOCK, { of: 'trade' }] };

@@ -13,6 +13,7 @@ import {
   readCountCsv,
   writeMovementsCsv,
 } from '../../contract/index.ts';
+import { t } from '../../words.ts';
 import type { Tx } from '../db/open.ts';
 import { csvFile } from '../documents/fileNames.ts';
 import { handout, read, write } from '../http/endpoint.ts';
@@ -43,32 +44,33 @@ async function checkMovement(tx: Tx, input: MovementInput, now: number, path = '
   const lot = await theLot(tx, input.lotId);
   const refuse = (field: string, message: string) => badFields([{ path: `${path}${field}`, message }]);
   if (['kept-back', 'kept-used', 'released'].includes(input.kind)) {
-    if (input.areaId === null) throw refuse('areaId', 'Select the area the paint is kept back for');
+    if (input.areaId === null) throw refuse('areaId', t`Select the area the paint is kept back for`);
     await theArea(tx, input.areaId);
     const { stock } = keptLot(lot, await countedMovements(tx, [lot.id]));
     if (input.kind === 'kept-back' && input.amount > stock.inTin + 1e-6)
       throw refuse(
         'amount',
-        `Amount must be ${stock.inTin.toFixed(3)} ${lot.unit} or less (the stock of this lot), but is ${input.amount} ${lot.unit}`,
+        t`Amount must be ${stock.inTin.toFixed(3)} ${lot.unit} or less (the stock of this lot), but is ${input.amount} ${lot.unit}`,
       );
     if (input.kind !== 'kept-back' && input.amount > stock.kept + 1e-6)
       throw refuse(
         'amount',
-        `Amount must be ${stock.kept.toFixed(3)} ${lot.unit} or less (the amount kept back), but is ${input.amount} ${lot.unit}`,
+        t`Amount must be ${stock.kept.toFixed(3)} ${lot.unit} or less (the amount kept back), but is ${input.amount} ${lot.unit}`,
       );
   }
-  if (input.kind === 'void' && input.corrects === null) throw refuse('corrects', 'Name the movement to void');
+  if (input.kind === 'void' && input.corrects === null)
+    throw refuse('corrects', t`Name the movement to void`);
   if (input.corrects === null) return lot;
   const old = await movementById(tx, input.corrects);
   if (!old || old.lotId !== input.lotId)
-    throw refuse('corrects', `No movement ${input.corrects} for this lot`);
+    throw refuse('corrects', t`No movement ${input.corrects} for this lot`);
   if (old.entryId !== null)
-    throw refuse('corrects', 'This movement belongs to a batch. Correct the batch in the record');
+    throw refuse('corrects', t`This movement belongs to a batch. Correct the batch in the record`);
   if (old.correctedBy !== null)
     throw new HttpProblem(
       409,
       'already-corrected',
-      'Someone else corrected this movement after you opened it.',
+      t`Someone else corrected this movement after you opened it.`,
     );
   return lot;
 }
@@ -134,12 +136,12 @@ export const movementEndpoints = [
         const kept = stock.get(lotId);
         if (!kept)
           throw badFields([
-            { path: 'csv', message: `Line ${line}, lot: no lot with id ${lotId.slice(0, 60)}` },
+            { path: 'csv', message: t`Line ${line}, lot: no lot with id ${lotId.slice(0, 60)}` },
           ]);
         if (Math.abs(kept.stock.inTin - counted) < 1e-4) continue;
         taken++;
         moved.add(kept.lot.productId);
-        const movement = { id: uuidv7(), lotId, kind: 'counted' as const, amount: counted, at: new Date(now).toISOString(), areaId: null, note: 'from a file', corrects: null }; // biome-ignore format: one line
+        const movement = { id: uuidv7(), lotId, kind: 'counted' as const, amount: counted, at: new Date(now).toISOString(), areaId: null, note: t`from a file`, corrects: null }; // biome-ignore format: one line
         await insertMovement(tx, movementByHand(movement, now));
       }
       return { reply: { taken, same: rows.length - taken }, changes: ofProducts(moved) };

@@ -9,6 +9,7 @@ import {
   writePricesCsv,
 } from '../../contract/index.ts';
 import { fromMinor, toMinor } from '../../core/supply/index.ts';
+import { t } from '../../words.ts';
 import type { Tx } from '../db/open.ts';
 import { csvFile } from '../documents/fileNames.ts';
 import { handout, write } from '../http/endpoint.ts';
@@ -35,9 +36,9 @@ async function checkOffer(
 ): Promise<void> {
   const { sheet, name } = await theProduct(tx, input.productId);
   if (input.part !== null && !sheet.parts.some((part) => part.name === input.part))
-    throw badFields([{ path: 'part', message: `“${input.part}” isn’t a part of ${name}` }]);
+    throw badFields([{ path: 'part', message: t`“${input.part}” isn’t a part of ${name}` }]);
   if (input.supplierId !== null && !(await supplierById(tx, input.supplierId)))
-    throw badFields([{ path: 'supplierId', message: `No supplier with id ${input.supplierId}` }]);
+    throw badFields([{ path: 'supplierId', message: t`No supplier with id ${input.supplierId}` }]);
 }
 
 /** Deletes or restores; a repeat changes nothing. */
@@ -133,7 +134,7 @@ export const offerEndpoints = [
           badFields([
             {
               path: 'csv',
-              message: `Line ${row.line}, ${head}: no ${what} called “${(value ?? '').slice(0, 60)}”`,
+              message: t`Line ${row.line}, ${head}: no ${what} called “${(value ?? '').slice(0, 60)}”`,
             },
           ]);
         const product = products.get(row.product);

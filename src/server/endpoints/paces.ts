@@ -1,4 +1,5 @@
 import { type MethodPace, type PaceView, paceInput, paceReply } from '../../contract/index.ts';
+import { t } from '../../words.ts';
 import { read, type Writing, write } from '../http/endpoint.ts';
 import { badFields } from '../http/problem.ts';
 import { recordShifts } from '../memory/shifts.ts';
@@ -14,7 +15,7 @@ function agreedOn(offered: MethodPace | undefined, factor: number): { factor: nu
     throw badFields([
       {
         path: 'factor',
-        message: `Curing speed ${factor} isn’t the suggested one (${offered?.factor ?? 'none'})`,
+        message: t`Curing speed ${factor} isn’t the suggested one (${offered?.factor ?? 'none'})`,
       },
     ]);
   return { factor: offered.factor, films: offered.films };
@@ -61,7 +62,7 @@ export const paceEndpoints = [
           each === one ? { ...each, taken: taken && { ...taken, at: taken.at.toISOString() } } : each,
         ),
       };
-      const cause = taken ? `curing speed from ${taken.films} coats applied` : 'back to data sheet times';
+      const cause = taken ? t`curing speed from ${taken.films} coats applied` : t`back to data sheet times`;
       return { reply, ...(await moved(writing, cause)) };
     },
   }),

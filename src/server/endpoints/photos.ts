@@ -1,4 +1,5 @@
 import { idReply } from '../../contract/index.ts';
+import { t } from '../../words.ts';
 import { WrongKind } from '../db/files.ts';
 import { handout, upload } from '../http/endpoint.ts';
 import { inWrite, nothingBefore } from '../http/inWrite.ts';
@@ -18,7 +19,7 @@ function kindOf(head: Buffer): (typeof TYPES)[number] {
     return 'image/png';
   if (head.toString('latin1', 0, 4) === 'RIFF' && head.toString('latin1', 8, 12) === 'WEBP')
     return 'image/webp';
-  throw new WrongKind('A photo must be a JPEG, PNG or WebP file of up to 12 MB.');
+  throw new WrongKind(t`A photo must be a JPEG, PNG or WebP file of up to 12 MB.`);
 }
 
 /** Photographs of findings: sent once under an id of the sender's, never changed. */
@@ -56,7 +57,7 @@ export const photoEndpoints = [
     types: TYPES,
     run: async ({ params }, { db, files }) => {
       const photo = found(await photoById(db, params.id), 'photo', params.id);
-      const file = found((await pictureOf(files, photo)) ?? undefined, 'picture of photo', photo.id);
+      const file = found((await pictureOf(files, photo)) ?? undefined, t`picture of photo`, photo.id);
       return {
         name: `photo.${ENDINGS[photo.mime] ?? 'bin'}`,
         type: photo.mime,

@@ -16,6 +16,7 @@ import {
   writePlanCsv,
 } from '../../contract/index.ts';
 import type { YardToPlan } from '../../core/plan/index.ts';
+import { t } from '../../words.ts';
 import { csvFile, safeName } from '../documents/fileNames.ts';
 import { planCalendar } from '../documents/planCalendar.ts';
 import { handout, read, write } from '../http/endpoint.ts';
@@ -137,13 +138,13 @@ export const planEndpoints = [
     run: async ({ body }, { tx }) => {
       for (const [i, { boatId }] of body.boats.entries())
         if (!(await boatById(tx, boatId)))
-          throw badFields([{ path: `boats.${i}.boatId`, message: `there is no boat ${boatId}` }]);
+          throw badFields([{ path: `boats.${i}.boatId`, message: t`there is no boat ${boatId}` }]);
       for (const [i, { boatId }] of (body.placeChanges ?? []).entries())
         if (!(await boatById(tx, boatId)))
-          throw badFields([{ path: `placeChanges.${i}.boatId`, message: `there is no boat ${boatId}` }]);
+          throw badFields([{ path: `placeChanges.${i}.boatId`, message: t`there is no boat ${boatId}` }]);
       for (const [i, { areaId }] of body.extraWork.entries())
         if (!(await areaById(tx, areaId)))
-          throw badFields([{ path: `extraWork.${i}.areaId`, message: `there is no area ${areaId}` }]);
+          throw badFields([{ path: `extraWork.${i}.areaId`, message: t`there is no area ${areaId}` }]);
       await putPlanSetup(tx, body);
       return { reply: await planSetupOf(tx), changes: [{ of: 'plan' as const }] };
     },

@@ -9,6 +9,7 @@ import {
   sheetsReadReply,
   writeSheetsCsv,
 } from '../../contract/index.ts';
+import { t } from '../../words.ts';
 import { csvFile } from '../documents/fileNames.ts';
 import { handout, read, write } from '../http/endpoint.ts';
 import { sameRecord } from '../http/problem.ts';
@@ -58,7 +59,7 @@ export const productEndpoints = [
     path: '/products.csv',
     summary: 'Export data sheets as CSV',
     types: ['text/csv'],
-    run: async (_asked, { db }) => csvFile('product sheets', writeSheetsCsv(await allProducts(db))),
+    run: async (_asked, { db }) => csvFile(t`product sheets`, writeSheetsCsv(await allProducts(db))),
   }),
   write({
     method: 'post',
@@ -85,7 +86,7 @@ export const productEndpoints = [
       }
       const reply = { added, changed, same: rows.length - added - changed };
       if (changed === 0 || !before) return { reply, changes: [{ of: 'products' }] };
-      const cause = 'data sheets imported';
+      const cause = t`data sheets imported`;
       const { after } = await recordShifts(tx, { before, now, cause, touched: 'sheets' });
       return { reply, changes: [{ of: 'products' }], air: after.air };
     },
@@ -103,7 +104,7 @@ export const productEndpoints = [
       await addSheet(tx, await theProduct(tx, params.id), body);
       const wrote = { reply: await theProduct(tx, params.id), changes: [{ of: 'products' as const }] };
       if (!before) return wrote;
-      const cause = `data sheet of ${body.name} changed`;
+      const cause = t`data sheet of ${body.name} changed`;
       const { after } = await recordShifts(tx, { before, now, cause, touched: 'sheets' });
       return { ...wrote, air: after.air };
     },

@@ -1,5 +1,6 @@
 import { type ScaleView, scaleReply } from '../../contract/index.ts';
 import { gramsInLine } from '../../core/mix/index.ts';
+import { t } from '../../words.ts';
 import { read, upload } from '../http/endpoint.ts';
 import { badFields } from '../http/problem.ts';
 import { keepScaleReading, scaleReadings } from '../rows/scaleReadings.ts';
@@ -12,7 +13,7 @@ async function textOf(content: AsyncIterable<Uint8Array>): Promise<string> {
   let length = 0;
   for await (const part of content) {
     length += part.length;
-    if (length > LONGEST_LINE) throw noWeight('a longer line');
+    if (length > LONGEST_LINE) throw noWeight(t`a longer line`);
     parts.push(part);
   }
   return Buffer.concat(parts).toString('utf8').trim();
@@ -22,7 +23,7 @@ const noWeight = (line: string) =>
   badFields([
     {
       path: 'line',
-      message: `A line with one weight and its unit is expected, such as “0.450 kg” or “450 g”, but was: ${line || 'nothing'}`,
+      message: t`A line with one weight and its unit is expected, such as “0.450 kg” or “450 g”, but was: ${line || 'nothing'}`,
     },
   ]);
 

@@ -13,6 +13,7 @@ import {
 } from '../../contract/index.ts';
 import { checkStack, layerOfStep } from '../../core/system/index.ts';
 import { writeSentence } from '../../core/units/index.ts';
+import { t } from '../../words.ts';
 import { NO_AIR } from '../air/surfaces.ts';
 import type { Tx } from '../db/open.ts';
 import { read, write } from '../http/endpoint.ts';
@@ -42,14 +43,16 @@ function checkRules(state: AreaSnapshot, input: StackInput, catalogue: ProductCa
   const layers = input.steps.map((each, i) => {
     const sheet = catalogue.latest.get(each.productId)?.sheet;
     if (!sheet) {
-      throw badFields([{ path: `steps.${i}.productId`, message: `No data sheet with id ${each.productId}` }]);
+      throw badFields([
+        { path: `steps.${i}.productId`, message: t`No data sheet with id ${each.productId}` },
+      ]);
     }
     const { ownRatio } = each;
     if (ownRatio && ownRatio.parts.length !== sheet.parts.length) {
       throw badFields([
         {
           path: `steps.${i}.ownRatio.parts`,
-          message: `Custom ratio must have ${sheet.parts.length} parts, as on the data sheet, but has ${ownRatio.parts.length}`,
+          message: t`Custom ratio must have ${sheet.parts.length} parts, as on the data sheet, but has ${ownRatio.parts.length}`,
         },
       ]);
     }
@@ -64,7 +67,7 @@ function checkRules(state: AreaSnapshot, input: StackInput, catalogue: ProductCa
       )
       .map(({ reason }) => ({
         path: `steps.${i}.overrule`,
-        message: `${writeSentence(reason, 'metric')}. To apply anyway, enter a reason. The reason is kept on record`,
+        message: t`${writeSentence(reason, 'metric')}. To apply anyway, enter a reason. The reason is kept on record`,
       })),
   );
   if (refused.length > 0) throw badFields(refused);
@@ -81,7 +84,7 @@ async function keepStack(
     throw new HttpProblem(
       409,
       'shared-system',
-      `${state.area.name} uses the system of the area it was split off from. Change the system there, or give ${state.area.name} its own system in the survey.`,
+      t`${state.area.name} uses the system of the area it was split off from. Change the system there, or give ${state.area.name} its own system in the survey.`,
     );
   }
   const elsewhere = await stepsElsewhere(
@@ -91,7 +94,7 @@ async function keepStack(
   );
   const taken = input.steps.findIndex(({ id }) => elsewhere.has(id));
   if (taken >= 0)
-    throw badFields([{ path: `steps.${taken}.id`, message: 'This step belongs to another area' }]);
+    throw badFields([{ path: `steps.${taken}.id`, message: t`This step belongs to another area` }]);
   checkRules(state, input, catalogue);
   await replaceSteps(tx, state.area.id, input.steps, input.version + 1);
 }
@@ -152,11 +155,11 @@ export const stackEndpoints = [
       for (const [i, areaId] of body.areaIds.entries()) {
         const state = await stateOf(tx, areaId);
         if (state.boat.id !== params.id) {
-          throw badFields([{ path: `areaIds.${i}`, message: 'an area of another boat' }]);
+          throw badFields([{ path: `areaIds.${i}`, message: t`an area of another boat` }]);
         }
         if (state.coats.length > 0) {
           throw badFields([
-            { path: `areaIds.${i}`, message: `${state.area.name} already has coats applied` },
+            { path: `areaIds.${i}`, message: t`${state.area.name} already has coats applied` },
           ]);
         }
         const steps = body.steps.map((each) => ({ ...each, id: uuidv7() }));

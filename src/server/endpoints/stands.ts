@@ -7,6 +7,7 @@ import {
   standUpdate,
   standWithPatches,
 } from '../../contract/index.ts';
+import { t } from '../../words.ts';
 import type { Tx } from '../db/open.ts';
 import { write } from '../http/endpoint.ts';
 import { badFields, idTaken } from '../http/problem.ts';
@@ -29,7 +30,7 @@ function patchOf(
   return {
     ...like,
     id: patch.id,
-    name: `${origin.name}, under ${over.name}`.slice(0, 80),
+    name: t`${origin.name}, under ${over.name}`.slice(0, 80),
     side: over.side === 'centre' ? origin.side : over.side,
     measures: [
       {
@@ -100,7 +101,7 @@ export const standEndpoints = [
       for (const [i, { id, areaId }] of patches.entries()) {
         const origin = await areaById(tx, areaId);
         if (origin?.boatId !== stand.boatId) {
-          throw badFields([{ path: `patches.${i}.areaId`, message: 'there is no such area on this boat' }]);
+          throw badFields([{ path: `patches.${i}.areaId`, message: t`there is no such area on this boat` }]);
         }
         if (await areaById(tx, id)) throw idTaken('area', id);
         await insertAreas(tx, [patchOf(origin, stand, { id, share: 1 / patches.length, at })]);
@@ -119,7 +120,7 @@ export const standEndpoints = [
     run: async ({ params, body }, { tx }) => {
       const current = await theStand(tx, params.id);
       if (current.boatId !== body.boatId) {
-        throw badFields([{ path: 'boatId', message: 'A support can’t be assigned to another boat' }]);
+        throw badFields([{ path: 'boatId', message: t`A support can’t be assigned to another boat` }]);
       }
       const { version: _v, ...values } = body;
       await updateStand(tx, current, values);

@@ -12,6 +12,7 @@ import {
   stationUpdate,
   tokenReply,
 } from '../../contract/index.ts';
+import { t } from '../../words.ts';
 import { takeReadings } from '../feeds/takeReadings.ts';
 import { read, type Write, write } from '../http/endpoint.ts';
 import { HttpProblem } from '../http/problem.ts';
@@ -131,7 +132,7 @@ export const stationEndpoints = [
         throw new HttpProblem(
           409,
           'no-token-needed',
-          'Readings from this station are fetched, so it needs no token.',
+          t`Readings from this station are fetched, so it needs no token.`,
         );
       return { reply: { token: await giveToken(tx, params.id) }, changes: CHANGED };
     },
@@ -160,7 +161,7 @@ export const stationEndpoints = [
       throw new HttpProblem(
         401,
         'token',
-        'The station token is missing or no longer works. Send a valid token as Authorization: Bearer {token}.',
+        t`The station token is missing or no longer works. Send a valid token as Authorization: Bearer {token}.`,
       );
     },
     run: async ({ params, body }, writing) => {
@@ -169,7 +170,7 @@ export const stationEndpoints = [
         throw new HttpProblem(
           409,
           'station-switched-off',
-          `${station.name} is switched off. Switch it on on the Weather page.`,
+          t`${station.name} is switched off. Switch it on on the Weather page.`,
         );
       return takeReadings(station, body, writing);
     },

@@ -10,6 +10,7 @@ import {
   writeCostsCsv,
 } from '../../contract/index.ts';
 import { fromMinor } from '../../core/supply/index.ts';
+import { t } from '../../words.ts';
 import { csvFile, safeName } from '../documents/fileNames.ts';
 import { labelsPdf } from '../documents/labelsPdf.ts';
 import { handout, read, write } from '../http/endpoint.ts';
@@ -82,7 +83,7 @@ export const supplyEndpoints = [
     run: async ({ params }, context) => {
       const { boatName, lines, settings } = await costsView(context, params.id);
       return csvFile(
-        `${boatName} costs`,
+        t`${boatName} costs`,
         writeCostsCsv(lines, (minor) => fromMinor(minor, settings.currency)),
       );
     },
@@ -108,7 +109,7 @@ export const supplyEndpoints = [
     run: async ({ params }, context) => {
       const view = await costsView(context, params.id);
       return {
-        name: `${safeName(view.boatName)} quote.pdf`,
+        name: t`${safeName(view.boatName)} quote.pdf`,
         type: 'application/pdf',
         content: await quotePdf(context, view),
         inline: true,

@@ -12,6 +12,7 @@ import {
   findingUpdate,
 } from '../../contract/index.ts';
 import { type FindingGrade, GRADES_OF, judgeFinding } from '../../core/inspect/index.ts';
+import { t } from '../../words.ts';
 import type { Queries, Tx } from '../db/open.ts';
 import { type Endpoint, write } from '../http/endpoint.ts';
 import { badFields } from '../http/problem.ts';
@@ -58,7 +59,7 @@ async function checkArea(tx: Tx, { areaId, boatId }: Input): Promise<void> {
   if (areaId === null) return;
   const area = await areaById(tx, areaId);
   if (area?.boatId !== boatId) {
-    throw badFields([{ path: 'areaId', message: 'there is no such area on this boat' }]);
+    throw badFields([{ path: 'areaId', message: t`there is no such area on this boat` }]);
   }
 }
 
@@ -113,7 +114,7 @@ function endpointsOf<I extends Input, R extends I & Kept, Path extends string>(
         kind.check?.(body);
         const current = await the(tx, params.id);
         if (current.boatId !== body.boatId) {
-          throw badFields([{ path: 'boatId', message: `A ${word} can’t be moved to another boat` }]);
+          throw badFields([{ path: 'boatId', message: t`A ${word} can’t be moved to another boat` }]);
         }
         await checkArea(tx, body);
         const { version: _v, ...values } = body;
@@ -153,7 +154,7 @@ function checkFinding(input: FindingInput): void {
 export const surveyEndpoints: Endpoint[] = [
   ...endpointsOf<BareItemInput, BareItem, '/bare-items'>({
     path: '/bare-items',
-    word: 'masked item',
+    word: t`masked item`,
     summaries: {
       add: 'Add a masked item',
       change: 'Change a masked item',

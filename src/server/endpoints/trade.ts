@@ -10,6 +10,7 @@ import {
   writeShoppingCsv,
 } from '../../contract/index.ts';
 import { fromMinor } from '../../core/supply/index.ts';
+import { t } from '../../words.ts';
 import type { Tx } from '../db/open.ts';
 import { csvFile } from '../documents/fileNames.ts';
 import { handout, read, write } from '../http/endpoint.ts';
@@ -93,11 +94,11 @@ export const tradeEndpoints = [
     },
     run: async ({ body }, { tx }) => {
       if (body.supplierId !== null && !(await supplierById(tx, body.supplierId)))
-        throw badFields([{ path: 'supplierId', message: `there is no supplier ${body.supplierId}` }]);
+        throw badFields([{ path: 'supplierId', message: t`there is no supplier ${body.supplierId}` }]);
       for (const [i, { productId, part }] of body.lines.entries()) {
         const { sheet, name } = await theProduct(tx, productId);
         if (part !== null && !sheet.parts.some((each) => each.name === part))
-          throw badFields([{ path: `lines.${i}.part`, message: `part "${part}" is not one of ${name}` }]);
+          throw badFields([{ path: `lines.${i}.part`, message: t`part "${part}" is not one of ${name}` }]);
       }
       await insertPurchase(tx, body);
       return { reply: await thePurchase(tx, body.id), changes: TRADE };
@@ -126,7 +127,7 @@ export const tradeEndpoints = [
     run: async (_asked, context) => {
       const view = await buyingView(context, {});
       return csvFile(
-        'shopping list',
+        t`shopping list`,
         writeShoppingCsv(view, (minor) => fromMinor(minor, view.currency)),
       );
     },
@@ -136,7 +137,7 @@ export const tradeEndpoints = [
     summary: 'Get the shopping list as PDF',
     types: ['application/pdf'],
     run: async (_asked, context) => ({
-      name: 'shopping list.pdf',
+      name: t`shopping list.pdf`,
       type: 'application/pdf',
       content: await shoppingPdf(context),
       inline: true,

@@ -20,6 +20,7 @@ import {
   strikeLine,
   withMark,
 } from '../../core/waterline/index.ts';
+import { t } from '../../words.ts';
 import type { Db, Tx } from '../db/open.ts';
 import { csvFile, safeName } from '../documents/fileNames.ts';
 import { markSheetPdf } from '../documents/markSheetPdf.ts';
@@ -33,9 +34,9 @@ import { theYard } from '../rows/yard.ts';
 /** A boat's line: kept, struck by the core, printed and handed out. */
 
 const WAYS: Record<FormSource, { way: Estimate['way']; spread: number; label: string }> = {
-  dimensions: { way: 'rule', spread: RULE_SPREAD, label: 'hull form by dimensions' },
-  offsets: { way: 'offsets', spread: OFFSETS_SPREAD, label: 'table of offsets' },
-  mesh: { way: 'mesh', spread: MESH_SPREAD, label: 'surface mesh' },
+  dimensions: { way: 'rule', spread: RULE_SPREAD, label: t`hull form by dimensions` },
+  offsets: { way: 'offsets', spread: OFFSETS_SPREAD, label: t`table of offsets` },
+  mesh: { way: 'mesh', spread: MESH_SPREAD, label: t`surface mesh` },
 };
 
 /** The struck stripe's m² go to the boat's boot-stripe area: made where there is none. */
@@ -45,7 +46,7 @@ async function feedStripe(tx: Tx, boat: Boat, source: FormSource, areaM2: number
     way,
     areaM2: Number(areaM2.toFixed(3)),
     spread,
-    basis: `boot stripe from the waterline, ${label}`,
+    basis: t`boot stripe from the waterline, ${label}`,
   };
   const stripes = await stripesOf(tx, boat.id);
   const whole = stripes.find((each) => each.side === 'both' && each.part === null);
@@ -55,7 +56,7 @@ async function feedStripe(tx: Tx, boat: Boat, source: FormSource, areaM2: number
   const input: AreaInput = {
     id: uuidv7(),
     boatId: boat.id,
-    name: 'Boot stripe',
+    name: t`Boot stripe`,
     zone: 'boot-stripe',
     side: 'both',
     substrate: topsides?.substrate ?? 'existing-paint',
@@ -101,7 +102,7 @@ async function struckOf(
     throw new HttpProblem(
       409,
       'no-waterline-yet',
-      'Can’t calculate the waterline. Enter the hull’s main dimensions first.',
+      t`Can’t calculate the waterline. Enter the hull’s main dimensions first.`,
     );
   try {
     return { boat, plan, source, struck: strikeLine({ form: table, plan }) };
@@ -109,7 +110,7 @@ async function struckOf(
     throw new HttpProblem(
       409,
       'no-waterline-yet',
-      `Can’t calculate the waterline. ${(error as Error).message}`,
+      t`Can’t calculate the waterline. ${(error as Error).message}`,
     );
   }
 }
@@ -146,7 +147,7 @@ export const waterlineEndpoints = [
         throw badFields([
           {
             path: 'stripe',
-            message: `Stripe: raised ${struck.raiseMm.toFixed(0)} mm, it is above the hull`,
+            message: t`Stripe: raised ${struck.raiseMm.toFixed(0)} mm, it is above the hull`,
           },
         ]);
       await putWaterline(tx, { ...body, boatId: boat.id, version: body.version + 1 });
@@ -175,7 +176,7 @@ export const waterlineEndpoints = [
       if (fresh.length === 0) return { reply: line, changes: [] };
       const madeMarks = fresh.reduce<MadeMark[]>(withMark, line.madeMarks);
       if (madeMarks.length > MOST_MADE_MARKS) {
-        const message = `The waterline can have at most ${MOST_MADE_MARKS} hull marks; this makes ${madeMarks.length}`;
+        const message = t`The waterline can have at most ${MOST_MADE_MARKS} hull marks; this makes ${madeMarks.length}`;
         throw badFields([{ path: 'marks', message }]);
       }
       await putWaterline(tx, { ...line, madeMarks, version: line.version + 1 });
@@ -189,7 +190,7 @@ export const waterlineEndpoints = [
     run: async ({ params }, { db }) => {
       const boat = await theBoat(db, params.id);
       const { marks, madeMarks } = await waterlineOf(db, boat.id);
-      return csvFile(`${boat.name} marks`, writeMarksCsv(marks, madeMarks));
+      return csvFile(t`${boat.name} marks`, writeMarksCsv(marks, madeMarks));
     },
   }),
   handout({
@@ -198,7 +199,7 @@ export const waterlineEndpoints = [
     types: ['text/csv'],
     run: async ({ params }, { db }) => {
       const { boat, struck } = await struckOf(db, params.id);
-      return csvFile(`${boat.name} mark sheet`, writeSheetCsv(struck.sheet));
+      return csvFile(t`${boat.name} mark sheet`, writeSheetCsv(struck.sheet));
     },
   }),
   handout({
@@ -208,7 +209,7 @@ export const waterlineEndpoints = [
     run: async ({ params }, { db }) => {
       const all = await struckOf(db, params.id);
       return {
-        name: `${safeName(all.boat.name)} mark sheet.pdf`,
+        name: t`${safeName(all.boat.name)} mark sheet.pdf`,
         type: 'application/pdf',
         content: markSheetPdf({ ...all, yard: (await theYard(db)).name }),
       };

@@ -12,6 +12,7 @@ import {
   writeCsv,
 } from '../../contract/index.ts';
 import { HOUR_MS } from '../../core/cure/index.ts';
+import { t } from '../../words.ts';
 import type { WeatherFile } from '../air/weatherCsv.ts';
 import { toWeatherHour, yardAir } from '../air/yardAir.ts';
 import { csvFile } from '../documents/fileNames.ts';
@@ -97,7 +98,7 @@ export const weatherEndpoints = [
       if (body.mode === 'check' || !before) return { reply, changes: [] };
       await insertFile(tx, { source: body.source ?? 'file', issuedAt: now, rainInterval, readings });
       const cause =
-        body.source === 'typed' ? 'forecast entered by hand' : `weather file imported (${hours} hours)`;
+        body.source === 'typed' ? t`forecast entered by hand` : t`weather file imported (${hours} hours)`;
       const { shifts, after } = await recordShifts(tx, { before, now, cause, touched: 'air' });
       return { reply: { ...reply, shifts }, changes: [{ of: 'weather' }], air: after.air };
     },
@@ -120,7 +121,7 @@ export const weatherEndpoints = [
       await insertSimulated(tx, { source: 'stand-in', issuedAt: now, hours: free });
       const changes = [{ of: 'weather' as const }];
       if (!before) return { reply: { hours: hours.length, shifts: [] }, changes };
-      const cause = 'simulated forecast updated';
+      const cause = t`simulated forecast updated`;
       const { shifts, after } = await recordShifts(tx, { before, now, cause, touched: 'air' });
       return { reply: { hours: hours.length, shifts }, changes, air: after.air };
     },

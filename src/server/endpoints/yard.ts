@@ -1,5 +1,6 @@
 import { IANAZone } from 'luxon';
 import { PROBLEM_TYPES, problemKinds, yardInput, yardReply } from '../../contract/index.ts';
+import { t } from '../../words.ts';
 import { read, write } from '../http/endpoint.ts';
 import { badFields } from '../http/problem.ts';
 import { theYard, updateYard } from '../rows/yard.ts';
@@ -28,7 +29,7 @@ export const yardEndpoints = [
     replaces: { what: 'yard', find: (tx) => theYard(tx) },
     run: async ({ body }, { tx }) => {
       if (!IANAZone.isValidZone(body.zone)) {
-        throw badFields([{ path: 'zone', message: `Time zone “${body.zone}” doesn’t exist` }]);
+        throw badFields([{ path: 'zone', message: t`Time zone “${body.zone}” doesn’t exist` }]);
       }
       await updateYard(tx, await theYard(tx), body);
       return { reply: await theYard(tx), changes: [{ of: 'yard' }] };

@@ -1,4 +1,5 @@
 import type { Station } from '../../contract/index.ts';
+import { t } from '../../words.ts';
 import type { Context } from '../context.ts';
 import { askedReadings } from '../endpoints/stations.ts';
 import { inWrite, nothingBefore } from '../http/inWrite.ts';
@@ -57,7 +58,7 @@ export class FeedKeeper {
     } catch (error) {
       const reason = (error as Error).message;
       await inWrite(this.#context, nothingBefore, async ({ tx }) => {
-        await noteStation(tx, station.id, { fault: `readings not accepted: ${reason}`.slice(0, 300) });
+        await noteStation(tx, station.id, { fault: t`readings not accepted: ${reason}`.slice(0, 300) });
         return { changes: [{ of: 'stations' }] };
       });
     }

@@ -1,6 +1,7 @@
 import type { BadReadingView, PostedReadings, ReadingsTaken, Station } from '../../contract/index.ts';
 import { type BadReading, type StationReading, soundReadings } from '../../core/air/index.ts';
 import { HOUR_MS } from '../../core/cure/index.ts';
+import { t } from '../../words.ts';
 import type { Writing, Wrote } from '../http/endpoint.ts';
 import { recordShifts } from '../memory/shifts.ts';
 import { hoursOfStation, insertReadings, type Reading, readingsOfStation } from '../rows/readings.ts';
@@ -49,19 +50,19 @@ async function sorted(station: Station, posted: PostedReadings, { tx, now }: Wri
 }
 
 const FAULTS: Record<BadReading['fault'], string> = {
-  'out-of-range': 'is impossible',
-  'dead-sensor': 'is typical of a failed sensor',
-  stuck: 'hasn’t changed for 12 hours',
-  double: 'was sent twice for the same time (the later value is used)',
-  'too-far': 'is in the future',
+  'out-of-range': t`is impossible`,
+  'dead-sensor': t`is typical of a failed sensor`,
+  stuck: t`hasn’t changed for 12 hours`,
+  double: t`was sent twice for the same time (the later value is used)`,
+  'too-far': t`is in the future`,
 };
 const FIGURES: Record<string, (value: number) => string> = {
-  airC: (value) => `air ${value} °C`,
+  airC: (value) => t`air ${value} °C`,
   rh: (value) => `RH ${Math.round(value * 1000) / 10} %`,
-  windMs: (value) => `wind ${value} m/s`,
-  rainMm: (value) => `rain ${value} mm`,
-  surfaceC: (value) => `surface ${value} °C`,
-  cloudTenths: (value) => `cloud cover ${value}/10`,
+  windMs: (value) => t`wind ${value} m/s`,
+  rainMm: (value) => t`rain ${value} mm`,
+  surfaceC: (value) => t`surface ${value} °C`,
+  cloudTenths: (value) => t`cloud cover ${value}/10`,
   at: (value) => new Date(value).toISOString(),
 };
 
@@ -70,8 +71,8 @@ function sayFaults(bad: readonly BadReading[]): string | null {
   const [first] = bad;
   if (!first) return null;
   const what = FIGURES[first.figure]?.(first.value) ?? String(first.value);
-  const more = bad.length > 1 ? `; and ${bad.length - 1} more` : '';
-  return `${bad.length === 1 ? '1 reading' : `${bad.length} readings`} ignored: ${what} ${FAULTS[first.fault]}${more}`;
+  const more = bad.length > 1 ? t`; and ${bad.length - 1} more` : '';
+  return t`${bad.length === 1 ? '1 reading' : t`${bad.length} readings`} ignored: ${what} ${FAULTS[first.fault]}${more}`;
 }
 
 const badView = ({ at, ...rest }: BadReading): BadReadingView => ({
@@ -106,7 +107,7 @@ export async function takeReadings(
   });
   const reply = { hours, bad: bad.map(badView) };
   if (hours === 0 || !before) return { reply, changes: [{ of: 'stations' }] };
-  const cause = `${hours} ${hours === 1 ? 'hour' : 'hours'} of data from ${station.name}`;
+  const cause = t`${hours} ${hours === 1 ? 'hour' : 'hours'} of data from ${station.name}`;
   const { after } = await recordShifts(tx, { before, now, cause, touched: 'air' });
   return { reply, changes: [{ of: 'weather' }, { of: 'stations' }], air: after.air };
 }

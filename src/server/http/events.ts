@@ -1,5 +1,6 @@
 import type { Request, Response } from 'express';
 import type { ChangeSet } from '../../contract/index.ts';
+import { t } from '../../words.ts';
 import { HttpProblem } from './problem.ts';
 
 /** Streams that may be open at once: a browser needs one. */
@@ -19,7 +20,7 @@ export class LiveChanges {
       throw new HttpProblem(
         406,
         'not-acceptable',
-        'This address only serves server-sent events (text/event-stream).',
+        t`This address only serves server-sent events (text/event-stream).`,
       );
     }
     res.set({ 'content-type': 'text/event-stream', 'cache-control': 'no-store', connection: 'keep-alive' });
@@ -31,7 +32,7 @@ export class LiveChanges {
       throw new HttpProblem(
         503,
         'too-many-connections',
-        `${MOST_STREAMS} live connections are already open. Close other browsers and try again.`,
+        t`${MOST_STREAMS} live connections are already open. Close other browsers and try again.`,
       );
     }
     res.flushHeaders();

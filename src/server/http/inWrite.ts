@@ -1,4 +1,5 @@
 import type { ChangeSet } from '../../contract/index.ts';
+import { t } from '../../words.ts';
 import type { Air } from '../air/surfaces.ts';
 import type { Context } from '../context.ts';
 import type { Tx } from '../db/open.ts';
@@ -57,7 +58,7 @@ export function inWrite<Before extends { n: number | null } | null, Result exten
           const n = await nextRevision(tx);
           const known = early === undefined ? await before(now) : early;
           if (known !== null && known.n !== null && known.n !== n - 1)
-            throw new Overtaken('another write came first');
+            throw new Overtaken(t`another write came first`);
           const result = await work({ tx, now, before: known });
           await raiseVersions(tx, {
             n,

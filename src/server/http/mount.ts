@@ -3,6 +3,7 @@ import express, { type Request, type Response, Router } from 'express';
 import Joi from 'joi';
 import { type ChangeSet, strict } from '../../contract/index.ts';
 import { memoised } from '../../core/units/index.ts';
+import { t } from '../../words.ts';
 import type { Context } from '../context.ts';
 import type { Endpoint, HandedOut } from './endpoint.ts';
 import { badFields, HttpProblem, notFound } from './problem.ts';
@@ -44,7 +45,7 @@ const bearerOf = (req: Request): string | undefined =>
 function bodyOf(schema: Joi.ObjectSchema, req: Request, params: Record<string, string>): unknown {
   const body: unknown = req.body;
   if (Number(req.get('content-length') ?? 0) > 0 && !req.is('json')) {
-    throw new HttpProblem(415, 'unsupported-media-type', 'Send the request body as application/json.');
+    throw new HttpProblem(415, 'unsupported-media-type', t`Send the request body as application/json.`);
   }
   const named =
     params.id !== undefined && req.method === 'PUT' && '$_terms' in schema && hasKey(schema, 'id');
@@ -52,7 +53,7 @@ function bodyOf(schema: Joi.ObjectSchema, req: Request, params: Record<string, s
   const own = (body as { id?: unknown }).id;
   if (own !== undefined && String(own).toLowerCase() !== params.id) {
     throw badFields([
-      { path: 'id', message: `The id ${String(own).slice(0, 60)} doesn’t match the id in the address` },
+      { path: 'id', message: t`The id ${String(own).slice(0, 60)} doesn’t match the id in the address` },
     ]);
   }
   return { ...body, id: params.id };
@@ -115,13 +116,13 @@ function checkUpload({ types, mostBytes }: Of<'upload'>, req: Request): number {
   const length = Number(req.get('content-length') ?? 0);
   if (req.is('json') || (types && !req.is([...types]))) {
     const wanted = types ? types.join(', ') : 'application/octet-stream';
-    throw new HttpProblem(415, 'unsupported-file-type', `Send the file as ${wanted}.`);
+    throw new HttpProblem(415, 'unsupported-file-type', t`Send the file as ${wanted}.`);
   }
   if (length > mostBytes) {
     throw new HttpProblem(
       413,
       'file-too-large',
-      `The file is larger than the maximum of ${Math.floor(mostBytes / 1e6)} MB.`,
+      t`The file is larger than the maximum of ${Math.floor(mostBytes / 1e6)} MB.`,
     );
   }
   return length;

@@ -1,4 +1,5 @@
 import { rateLimit, type Store } from 'express-rate-limit';
+import { t } from '../../words.ts';
 import type { Db } from '../db/open.ts';
 import { countOne, countOneLess, forgetCount } from '../rows/rateCounts.ts';
 import { HttpProblem } from './problem.ts';
@@ -32,7 +33,7 @@ export const postingLimit = ({ db, shared }: { db: Db; shared: boolean }) =>
         new HttpProblem(
           429,
           'too-many-requests',
-          `A station can send ${POSTINGS_A_MINUTE} requests a minute. Put several readings in one request.`,
+          t`A station can send ${POSTINGS_A_MINUTE} requests a minute. Put several readings in one request.`,
         ),
       );
     },
@@ -54,7 +55,7 @@ export const scaleLimit = () =>
         new HttpProblem(
           429,
           'too-many-requests',
-          `Scales can send ${SCALE_LINES_A_SECOND} lines a second in all. Five a second are enough for each.`,
+          t`Scales can send ${SCALE_LINES_A_SECOND} lines a second in all. Five a second are enough for each.`,
         ),
       );
     },

@@ -5,6 +5,7 @@ import {
   type ProblemCode,
   problemType,
 } from '../../contract/index.ts';
+import { t } from '../../words.ts';
 
 /** An answer that is not a success, thrown by an endpoint and sent as `application/problem+json`. */
 export class HttpProblem extends Error {
@@ -19,7 +20,7 @@ export class HttpProblem extends Error {
 }
 
 export const notFound = (what: string, id: string) =>
-  new HttpProblem(404, 'not-found', `No ${what} found with id ${id}.`);
+  new HttpProblem(404, 'not-found', t`No ${what} found with id ${id}.`);
 
 /** Faults listed one by one; more of them only fill a screen. */
 const MOST_FAULTS = 50;
@@ -27,12 +28,12 @@ const MOST_FAULTS = 50;
 export function badFields(errors: readonly FieldError[]): HttpProblem {
   const listed = errors.slice(0, MOST_FAULTS);
   const more = errors.length - listed.length;
-  const detail = listed.map((e) => e.message).join('; ') + (more > 0 ? `; ${more} more errors` : '');
+  const detail = listed.map((e) => e.message).join('; ') + (more > 0 ? t`; ${more} more errors` : '');
   return new HttpProblem(422, 'invalid-data', detail, { errors: listed });
 }
 
 export const idTaken = (what: string, id: string) =>
-  new HttpProblem(409, 'id-already-used', `Another ${what} already has the id ${id}.`);
+  new HttpProblem(409, 'id-already-used', t`Another ${what} already has the id ${id}.`);
 
 /** The record was changed by someone else since it was read: says what differs and how it now stands. */
 export function conflict(what: string, current: object, sent: object): HttpProblem {
@@ -44,7 +45,7 @@ export function conflict(what: string, current: object, sent: object): HttpProbl
   return new HttpProblem(
     409,
     'changed-elsewhere',
-    `Someone else changed this ${what} after you opened it.${changed.length ? ` Changed fields: ${changed.join(', ')}.` : ''}`,
+    t`Someone else changed this ${what} after you opened it.${changed.length ? t` Changed fields: ${changed.join(', ')}.` : ''}`,
     { current, changed },
   );
 }

@@ -1,6 +1,7 @@
 import type Joi from 'joi';
 import { asSentence, strict } from '../../contract/index.ts';
 import { memoised } from '../../core/units/index.ts';
+import { t } from '../../words.ts';
 import { badFields } from './problem.ts';
 
 /** Deeper than anything the API takes. */
@@ -23,7 +24,7 @@ function countOf({ path, value }: Nested): number {
   const most = list ? MOST_ENTRIES : MOST_KEYS;
   if (count <= most) return count;
   const what = list ? 'entries' : 'fields';
-  const message = `${path || 'the body'} has ${count} ${what}, takes at most ${most}`;
+  const message = t`${path || t`the body`} has ${count} ${what}, takes at most ${most}`;
   throw badFields([{ path, message }]);
 }
 
@@ -44,7 +45,7 @@ function checkShape(body: unknown): number {
   let level: Nested[] = typeof body === 'object' && body !== null ? [{ path: '', value: body }] : [];
   for (let depth = 1; level.length > 0; depth++) {
     if (depth > DEEPEST) {
-      throw badFields([{ path: '', message: `the body is nested deeper than ${DEEPEST} levels` }]);
+      throw badFields([{ path: '', message: t`the body is nested deeper than ${DEEPEST} levels` }]);
     }
     for (const each of level) values += countOf(each);
     level = level.flatMap(within);

@@ -9,6 +9,7 @@ import {
   unconfirmed,
   WHOLE_COAT_SHARE,
 } from '../../core/system/index.ts';
+import { t } from '../../words.ts';
 import { type Air, tempsFor } from '../air/surfaces.ts';
 import type { ProductCatalogue } from '../rows/products.ts';
 import { areaParts } from './areaParts.ts';
@@ -40,7 +41,7 @@ function nextView(
     coatNo: next.coat,
     coats: wanted[next.step] as number,
     productId: step.productId,
-    productName: catalogue.latest.get(step.productId)?.name ?? 'unknown product',
+    productName: catalogue.latest.get(step.productId)?.name ?? t`unknown product`,
     colour: colourOf(step, next.coat),
     coveredM2: begun?.coveredM2 ?? 0,
     areaM2: stepAreaM2(step, netAreaOf(state).areaM2),
@@ -105,7 +106,7 @@ const blankClock = ({ area, boat }: AreaSnapshot): AreaClock => ({
 export const failedClock = (state: AreaSnapshot, error: unknown): AreaClock => ({
   ...blankClock(state),
   state: 'failed',
-  failed: error instanceof Error ? error.message : 'the figures can’t be worked out',
+  failed: error instanceof Error ? error.message : t`the figures can’t be worked out`,
 });
 
 /** The film of an area, so that its times can be worked out in other weather; null: there is none, or its sheet is not known. */
@@ -169,11 +170,11 @@ export function areaClock(
   clock.film = {
     entryIds: top.entries.map((entry) => entry.entryId),
     productId: last.body.productId,
-    productName: catalogue.latest.get(last.body.productId)?.name ?? 'unknown product',
+    productName: catalogue.latest.get(last.body.productId)?.name ?? t`unknown product`,
     colour: last.body.colour,
     stepId: topStep >= 0 ? top.stepId : null,
     coatNo: top.coatNo,
-    coatLabel: topStep >= 0 ? `coat ${top.coatNo + 1} of ${wanted[topStep]}` : `coat ${top.coatNo + 1}`,
+    coatLabel: topStep >= 0 ? t`coat ${top.coatNo + 1} of ${wanted[topStep]}` : t`coat ${top.coatNo + 1}`,
     typical: sheet ? unconfirmed(sheet, catalogue.latest.get(last.body.productId)?.sheet ?? sheet) : [],
     appliedFrom: new Date(top.fromMs).toISOString(),
     appliedTo: new Date(top.toMs).toISOString(),

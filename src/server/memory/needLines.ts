@@ -5,6 +5,7 @@ import { chosenWay, waysOf } from '../../core/hull/index.ts';
 import { lineNeed, type NeedLine, type NeedSheet } from '../../core/supply/index.ts';
 import { colourOf, type ProductSheet, stepAreaM2 } from '../../core/system/index.ts';
 import { memoised, QuantityError } from '../../core/units/index.ts';
+import { t } from '../../words.ts';
 import type { ProductCatalogue } from '../rows/products.ts';
 import { type AreaSnapshot, coatsOfSteps, netAreaOf } from './areaStates.ts';
 import { groupsOf } from './groupsOf.ts';
@@ -85,10 +86,10 @@ function lineOf(
 ): { line: NeedLine; way: string } | { reason: string } {
   const { area, boat } = state;
   const product = of.catalogue.latest.get(step.productId);
-  if (!product) return { reason: 'product not found' };
+  if (!product) return { reason: t`product not found` };
   const net = netAreaOf(state);
   const areaM2 = stepAreaM2(step, net.areaM2);
-  if (!(areaM2 > 0)) return { reason: 'area not measured' };
+  if (!(areaM2 > 0)) return { reason: t`area not measured` };
   const coats = Array.from({ length: of.wanted }, (_, no) => no).flatMap((no) => {
     const group = of.groups.find((each) => each.coatNo === no);
     const left = group?.complete ? 0 : Math.max(0, areaM2 - (group?.coveredM2 ?? 0));

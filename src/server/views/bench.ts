@@ -11,6 +11,7 @@ import { HOUR_MS } from '../../core/cure/index.ts';
 import { workRates } from '../../core/film/index.ts';
 import { coatLimitsOf } from '../../core/system/index.ts';
 import { memoised, remembering } from '../../core/units/index.ts';
+import { t } from '../../words.ts';
 import type { SurfacePlace } from '../air/surfaces.ts';
 import { bandFor } from '../air/surfaces.ts';
 import { hourAt, toWeatherHour } from '../air/yardAir.ts';
@@ -209,7 +210,7 @@ export async function benchView(
     lying: groupsOf(state).map(({ stepId, coatNo, entries }) => ({
       stepId,
       coatNo,
-      productName: known.catalogue.latest.get(entries[0]?.body.productId ?? '')?.name ?? 'unknown product',
+      productName: known.catalogue.latest.get(entries[0]?.body.productId ?? '')?.name ?? t`unknown product`,
       colour: entries[0]?.body.colour ?? '',
     })),
     faults: openFaultsOf(state, findings),

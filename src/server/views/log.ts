@@ -1,5 +1,6 @@
 import type { Entry, LogQuery, LogView } from '../../contract/index.ts';
 import { memoised } from '../../core/units/index.ts';
+import { t } from '../../words.ts';
 import type { Context } from '../context.ts';
 import { areaRows, surveyRows } from '../memory/boatRows.ts';
 import { coatFilm } from '../memory/coatFilm.ts';
@@ -71,7 +72,7 @@ export async function logView(
     faults: known.states.flatMap((state) => openFaultsOf(state, findings)),
     overruled: known.states.flatMap((state) =>
       state.steps.flatMap(({ overrule, productId }) => {
-        const productName = latest.get(productId)?.name ?? 'unknown product';
+        const productName = latest.get(productId)?.name ?? t`unknown product`;
         return overrule ? [{ areaId: state.area.id, productName, ...overrule }] : [];
       }),
     ),

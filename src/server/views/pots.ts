@@ -1,4 +1,5 @@
 import type { PotView } from '../../contract/index.ts';
+import { t } from '../../words.ts';
 import type { BoatMemory } from '../memory/boatMemory.ts';
 import type { ProductCatalogue } from '../rows/products.ts';
 
@@ -29,7 +30,7 @@ export function potViews(
             areaName: state.area.name,
             boatId: boat.id,
             boatName: boat.name,
-            productName: catalogue.latest.get(pot.body.productId)?.name ?? 'unknown product',
+            productName: catalogue.latest.get(pot.body.productId)?.name ?? t`unknown product`,
             mixedAt: pot.at.toISOString(),
             inductionEnds: at(pot.at, pot.body.inductionMin),
             potEnds: pot.body.potLifeMin === null ? null : at(pot.at, pot.body.potLifeMin),

@@ -1,6 +1,7 @@
 import type { AreaClock, RunningClock, RunningView } from '../../contract/index.ts';
 import { FILM_EVENTS, HOUR_MS, holdsAggregate } from '../../core/cure/index.ts';
 import type { Zone } from '../../core/hull/index.ts';
+import { t } from '../../words.ts';
 import type { Context } from '../context.ts';
 import type { AreaSnapshot } from '../memory/areaStates.ts';
 import type { YardReading } from '../memory/yardSnapshots.ts';
@@ -63,7 +64,7 @@ function ofFilm(clock: AreaClock, now: number, nowText: string): RunningClock[] 
       return [{ ...one, kind: 'wait', until: endsAt, end: { how: 'work', body } }];
     if (kind === 'sand' && sandableAt !== null && Date.parse(sandableAt) > now)
       return [
-        { ...one, kind: 'sanding', name: amount === null ? note : `${amount} grit`, until: sandableAt },
+        { ...one, kind: 'sanding', name: amount === null ? note : t`${amount} grit`, until: sandableAt },
       ];
     return [];
   });

@@ -1,5 +1,6 @@
 import type { Area, AreaClock, BareTick, TapeKind } from '../../contract/index.ts';
 import { memoised } from '../../core/units/index.ts';
+import { t } from '../../words.ts';
 import type { Queries } from '../db/open.ts';
 import type { AreaSnapshot } from '../memory/areaStates.ts';
 import type { BoatMemory } from '../memory/boatMemory.ts';
@@ -40,7 +41,7 @@ export async function bareTicks(
   now: number,
 ): Promise<BareTick[]> {
   const { bareItems } = await surveyRows(db, area.boatId, boat);
-  const edges = { id: area.id, kind: 'edge' as const, name: 'Edges of the area' };
+  const edges = { id: area.id, kind: 'edge' as const, name: t`Edges of the area` };
   const items = [edges, ...bareItems.filter(({ areaId }) => areaId === null || areaId === area.id)];
   const ticks = await ticksOf(log, db, area.id);
   return items.map((item) => {

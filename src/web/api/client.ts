@@ -1,4 +1,5 @@
 import type { ChangeSet, Problem } from '../../contract/index.ts';
+import { t } from '../../words.ts';
 import { noteServerClock } from '../state/deviceClock.ts';
 
 /** The server said no, and why. */
@@ -15,7 +16,7 @@ export class ApiProblem extends Error {
 /** The server could not be reached: nothing was said, nothing was lost. */
 export class Unreachable extends Error {
   constructor(
-    message = 'Couldn’t reach the server. Your changes are still here. Check the connection and try again.',
+    message = t`Couldn’t reach the server. Your changes are still here. Check the connection and try again.`,
   ) {
     super(message);
     this.name = 'Unreachable';
@@ -77,7 +78,7 @@ function noAnswer(error: unknown, longest: number): Unreachable {
   const late = error instanceof DOMException && error.name === 'TimeoutError';
   return late
     ? new Unreachable(
-        `The server didn’t answer within ${longest / 1000} s. Your changes are still here. Try again.`,
+        t`The server didn’t answer within ${longest / 1000} s. Your changes are still here. Try again.`,
       )
     : new Unreachable();
 }
@@ -112,7 +113,7 @@ async function request<T>(method: ApiMethod, path: string, body?: unknown): Prom
   try {
     reply = text === '' ? undefined : JSON.parse(text);
   } catch {
-    throw new Unreachable('The server’s answer was incomplete. Your changes are still here. Try again.');
+    throw new Unreachable(t`The server’s answer was incomplete. Your changes are still here. Try again.`);
   }
   noteServerClock(response.headers.get('date'));
   if (response.ok) {

@@ -1,22 +1,23 @@
 import { v7 as uuidv7 } from 'uuid';
 import type { EntryInput, EntryKind } from '../../contract/index.ts';
+import { t } from '../../words.ts';
 import { send } from './queue.ts';
 
 /** Entries in words, for what waits on a device. */
 const KINDS: Record<EntryKind, string> = {
-  batch: 'mixed batch',
-  'batch-end': 'end of a pot',
+  batch: t`mixed batch`,
+  'batch-end': t`end of a pot`,
   coat: 'coat',
   blast: 'blasting',
-  removal: 'coats taken off',
+  removal: t`coats taken off`,
   work: 'task',
   tape: 'masking',
-  'hand-test': 'hand test',
-  progress: 'progress of a coat',
-  session: 'coat begun',
-  round: 'additional coat',
+  'hand-test': t`hand test`,
+  progress: t`progress of a coat`,
+  session: t`coat begun`,
+  round: t`additional coat`,
   note: 'note',
-  strike: 'voided entry',
+  strike: t`voided entry`,
 };
 
 /** A log entry as a write. */

@@ -1,6 +1,7 @@
 import { type DBSchema, type IDBPDatabase, openDB } from 'idb';
 import { useSyncExternalStore } from 'react';
 import type { Problem } from '../../contract/index.ts';
+import { t } from '../../words.ts';
 import { ApiProblem, api, type WriteRequest } from './client.ts';
 import { exclusively } from './exclusively.ts';
 
@@ -115,7 +116,7 @@ async function takeOldOver(): Promise<void> {
           ? (list as { entry: object }[]).map(({ entry }) => ({
               path: '/log',
               body: entry,
-              what: 'a log entry',
+              what: t`a log entry`,
             }))
           : [
               {

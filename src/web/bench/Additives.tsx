@@ -1,5 +1,6 @@
 import type { Step } from '../../contract/index.ts';
 import type { ProductSheet } from '../../core/system/index.ts';
+import { t } from '../../words.ts';
 import { Stepper } from '../forms/Stepper.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { offPlan } from './additiveNames.ts';
@@ -24,9 +25,9 @@ interface Props {
 }
 
 const KIND_WORDS: Record<ProductSheet['additives'][number]['kind'], string> = {
-  accelerator: 'Accelerator: cures faster, shortens the pot life',
-  retarder: 'Retarder: keeps a wet edge for longer',
-  roller: 'Roller additive: helps bubbles escape',
+  accelerator: t`Accelerator: cures faster, shortens the pot life`,
+  retarder: t`Retarder: keeps a wet edge for longer`,
+  roller: t`Roller additive: helps bubbles escape`,
   other: 'additive',
 };
 
@@ -39,10 +40,10 @@ export function Additives({ sheet, litres, put, planned, onChange }: Props) {
   const inPot = Object.keys(put).filter((name) => (put[name] ?? 0) > 0);
   const { extra } = offPlan(inPot, planned);
   const warning = dropped.length > 0 && (
-    <p role="alert" className="text-error font-semibold">
-      Left out: {dropped.map(([name]) => name).join(', ')}. The system includes this additive, but the data
-      sheet doesn’t list it. Correct the system.
-    </p>
+    <p
+      role="alert"
+      className="text-error font-semibold"
+    >{t`Left out: ${dropped.map(([name]) => name).join(', ')}. The system includes this additive, but the data sheet doesn’t list it. Correct the system.`}</p>
   );
   if (sheet.additives.length === 0) return warning || null;
   return (
@@ -50,17 +51,19 @@ export function Additives({ sheet, litres, put, planned, onChange }: Props) {
       {warning}
       {extra.length > 0 && (
         <p role="alert" className="text-error font-semibold">
-          {extra.join(', ')} {extra.length > 1 ? 'are' : 'is'} not planned for this coat
-          {planned.length > 0 && `; planned: ${planned.join(', ')}`}. Check the label before you pour.
+          {t`${extra.join(', ')} ${extra.length > 1 ? t`are` : t`is`} not planned for this coat`}
+          {planned.length > 0 && t`; planned: ${planned.join(', ')}`}
+          {t`. Check the label before you pour.`}
         </p>
       )}
       <details className="border-base-300 border-y py-2">
         <summary className="target cursor-pointer py-2">
-          Additives:{' '}
-          {sheet.additives
-            .filter(({ name }) => (put[name] ?? 0) > 0)
-            .map(({ name }) => `${name} ${put[name]} ml`)
-            .join(', ') || 'none'}
+          {t`Additives: ${
+            sheet.additives
+              .filter(({ name }) => (put[name] ?? 0) > 0)
+              .map(({ name }) => `${name} ${put[name]} ml`)
+              .join(', ') || 'none'
+          }`}
         </summary>
         <div className="grid gap-3 pt-2 sm:grid-cols-2">
           {sheet.additives.map(({ name, kind, maxMlPerLitre }) => {
@@ -80,17 +83,15 @@ export function Additives({ sheet, litres, put, planned, onChange }: Props) {
                 <p className="text-sm">
                   {KIND_WORDS[kind]}.{' '}
                   {most === null
-                    ? 'The data sheet gives no amount. Ask the manufacturer.'
-                    : `Max ${Math.round(most * 10) / 10} ml for ${show(litres, 'volume')} (${maxMlPerLitre} ml per litre).`}
+                    ? t`The data sheet gives no amount. Ask the manufacturer.`
+                    : t`Max ${Math.round(most * 10) / 10} ml for ${show(litres, 'volume')} (${maxMlPerLitre} ml per litre).`}
                 </p>
                 {kind === 'accelerator' && ml > 0 && (
-                  <p className="text-warning font-semibold">
-                    The pot-life timer can’t allow for the accelerator. Use up the pot well before it ends.
-                  </p>
+                  <p className="text-warning font-semibold">{t`The pot-life timer can’t allow for the accelerator. Use up the pot well before it ends.`}</p>
                 )}
                 {most !== null && ml > most + 1e-9 && (
                   <p role="alert" className="text-error font-semibold">
-                    {ml} ml is over the data sheet’s limit.
+                    {t`${ml} ml is over the data sheet’s limit.`}
                   </p>
                 )}
               </div>

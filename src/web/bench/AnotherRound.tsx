@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import type { BenchView } from '../../contract/index.ts';
+import { t } from '../../words.ts';
 import { entryWrite, strikeWrite } from '../api/logEntry.ts';
 import { useQueued } from '../api/mutations.ts';
 import { UndoNotice } from '../parts/UndoNotice.tsx';
@@ -14,9 +15,9 @@ export function AnotherRound({ view }: { view: BenchView }) {
   if (asked !== null) {
     return (
       <UndoNotice
-        text="Another coat added as the next one. The system itself isn’t changed; the record counts the extra coat."
+        text={t`Another coat added as the next one. The system itself isn’t changed; the record counts the extra coat.`}
         onUndo={() => {
-          log(strikeWrite(view.area.id, asked, 'not needed after all'));
+          log(strikeWrite(view.area.id, asked, t`not needed after all`));
           setAsked(null);
         }}
         onGone={() => setAsked(null)}
@@ -36,7 +37,7 @@ export function AnotherRound({ view }: { view: BenchView }) {
         setAsked(id);
       }}
     >
-      Add another coat of {film.productName}
+      {t`Add another coat of ${film.productName}`}
     </button>
   );
 }

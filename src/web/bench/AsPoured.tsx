@@ -10,6 +10,7 @@ import {
   shares,
   toolStep,
 } from '../../core/mix/index.ts';
+import { t } from '../../words.ts';
 import { Stepper } from '../forms/Stepper.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { toolAmounts } from './toolAmounts.ts';
@@ -56,18 +57,16 @@ export function AsPoured({ amounts, onChange, ...props }: Props) {
         type="button"
         className="btn target"
         onClick={() => onChange(split.pours.map(({ amount }) => amount))}
-      >
-        Poured something else?
-      </button>
+      >{t`Poured something else?`}</button>
     );
   return (
     <fieldset className="border-line space-y-3 border-l-4 pl-3">
-      <legend className="font-semibold">Amounts in the pot</legend>
+      <legend className="font-semibold">{t`Amounts in the pot`}</legend>
       <div className="grid gap-3 sm:grid-cols-2">
         {parts.map(({ name }, i) => (
           <Stepper
             key={name}
-            label={`${name} in the pot`}
+            label={t`${name} in the pot`}
             unit={of.unit}
             value={of.shown(amounts[i] ?? 0)}
             step={of.step}
@@ -78,9 +77,11 @@ export function AsPoured({ amounts, onChange, ...props }: Props) {
         ))}
       </div>
       <Advice {...props} amounts={amounts} onChange={onChange} />
-      <button type="button" className="btn btn-ghost target" onClick={() => onChange(null)}>
-        Poured as planned after all
-      </button>
+      <button
+        type="button"
+        className="btn btn-ghost target"
+        onClick={() => onChange(null)}
+      >{t`Poured as planned after all`}</button>
     </fieldset>
   );
 }
@@ -129,51 +130,54 @@ function Advice({
       }}
       onBlur={() => setAsking(false)}
     >
-      {asking ? `Log ${of.say(advice.total)} as discarded` : 'Discard this pot'}
+      {asking ? t`Log ${of.say(advice.total)} as discarded` : t`Discard this pot`}
     </button>
   );
   if (advice.state === 'pouring')
     return (
       <p role="status">
-        {list.length > 0 ? `Still to pour for ${ratio}: ${list.join(', ')}.` : 'Nothing is in the pot yet.'}
+        {list.length > 0 ? t`Still to pour for ${ratio}: ${list.join(', ')}.` : t`Nothing is in the pot yet.`}
       </p>
     );
   if (good)
     return (
-      <p role="status" className="font-semibold">
-        In ratio: {worst}, within ±{Math.round(allowed * 100)} %. You can use this pot.
-      </p>
+      <p
+        role="status"
+        className="font-semibold"
+      >{t`In ratio: ${worst}, within ±${Math.round(allowed * 100)} %. You can use this pot.`}</p>
     );
   if (advice.state === 'discard')
     return (
       <div className="space-y-2">
-        <p role="alert" className="text-error font-semibold">
-          Discard this pot: {worst}, and corrected it would hold{' '}
-          {of.say(advice.total + advice.add.reduce((all, each) => all + each, 0))}, more than can be applied
-          in its pot life ({of.say(Math.max(most ?? 0, split.total))}).
-        </p>
+        <p
+          role="alert"
+          className="text-error font-semibold"
+        >{t`Discard this pot: ${worst}, and corrected it would hold ${of.say(advice.total + advice.add.reduce((all, each) => all + each, 0))}, more than can be applied in its pot life (${of.say(Math.max(most ?? 0, split.total))}).`}</p>
         {discard}
       </div>
     );
   return (
     <div className="space-y-2">
-      <p role="alert" className="text-error font-semibold">
-        Off ratio: {worst}. It would not cure as it should. Don’t use it yet.
-      </p>
+      <p
+        role="alert"
+        className="text-error font-semibold"
+      >{t`Off ratio: ${worst}. It would not cure as it should. Don’t use it yet.`}</p>
       {list.length > 0 ? (
         <p className="text-xl">
-          Add <strong>{list.join(' and ')}</strong>. Then it is{' '}
-          {isInRatio({ split, parts, by, tolerance, amounts: after }) ? `${ratio}` : 'nearer, but still off'}{' '}
-          and the pot holds {of.say(sum)}.
+          {t`Add `}
+          <strong>{list.join(' and ')}</strong>
+          {t`. Then it is ${isInRatio({ split, parts, by, tolerance, amounts: after }) ? `${ratio}` : t`nearer, but still off`} and the pot holds ${of.say(sum)}.`}
         </p>
       ) : (
-        <p>This tool is too coarse to put it right. Choose a finer one.</p>
+        <p>{t`This tool is too coarse to put it right. Choose a finer one.`}</p>
       )}
       <div className="flex flex-wrap gap-2">
         {list.length > 0 && (
-          <button type="button" className="btn btn-primary target" onClick={() => onChange(after)}>
-            Added
-          </button>
+          <button
+            type="button"
+            className="btn btn-primary target"
+            onClick={() => onChange(after)}
+          >{t`Added`}</button>
         )}
         {discard}
       </div>
@@ -192,5 +196,5 @@ function sayWorst(
     .map(({ name, ratio }, i) => ({ name, is: (amounts[i] ?? 0) / (total || 1), wanted: ratio / whole }))
     .sort((a, b) => Math.abs(b.is / b.wanted - 1) - Math.abs(a.is / a.wanted - 1));
   const percent = (share: number) => `${(share * 100).toFixed(1)} %`;
-  return worst ? `${worst.name} ${percent(worst.is)} of the pot instead of ${percent(worst.wanted)}` : '';
+  return worst ? t`${worst.name} ${percent(worst.is)} of the pot instead of ${percent(worst.wanted)}` : '';
 }

@@ -2,15 +2,16 @@ import { type FormEvent, useState } from 'react';
 import { Link } from 'react-router';
 import type { BenchView } from '../../contract/index.ts';
 import { MOST_PEOPLE } from '../../core/film/index.ts';
+import { t } from '../../words.ts';
 import { sayTime } from '../clock/say.ts';
 import { useConfirm } from '../parts/Confirm.tsx';
 import { andList } from '../words/counted.ts';
 import type { BenchSession } from './session.ts';
 
 const ENDED = {
-  title: 'End this session without a coat?',
-  text: 'Sections, readings and pots used up until now no longer count for this coat. They stay in the record.',
-  action: 'End session',
+  title: t`End this session without a coat?`,
+  text: t`Sections, readings and pots used up until now no longer count for this coat. They stay in the record.`,
+  action: t`End session`,
 };
 
 /** Since when the coat is applied, by whom, and on which devices. */
@@ -27,9 +28,9 @@ export function SessionLine({
   return (
     <div className="flex flex-wrap items-center gap-x-3">
       <p className="text-sm">
-        Begun {sayTime(startedMs, zone, now)}
-        {people.length > 0 && ` by ${andList(people)}`}, on{' '}
-        {devices.length === 1 ? `a ${devices[0]?.kind}` : `${devices.length} devices`}.
+        {t`Begun ${sayTime(startedMs, zone, now)}`}
+        {people.length > 0 && ` by ${andList(people)}`}
+        {t`, on ${devices.length === 1 ? `a ${devices[0]?.kind}` : t`${devices.length} devices`}.`}
       </p>
       {/* A pot in use is used up or discarded first: its paint counts, or does not. */}
       {view.pots.length === 0 && (
@@ -39,9 +40,7 @@ export function SessionLine({
           onClick={async () => {
             if (await ask(ENDED)) end();
           }}
-        >
-          Nothing applied?
-        </button>
+        >{t`Nothing applied?`}</button>
       )}
     </div>
   );
@@ -52,9 +51,9 @@ export function PaintedFrom({ area }: { area: BenchView['paintedFrom'] }) {
   if (!area) return null;
   return (
     <p className="border-line border-l-4 pl-3">
-      This area is painted in one go with {area.areaName}.{' '}
+      {t`This area is painted in one go with ${area.areaName}. `}
       <Link className="link" to={`/bench/${area.areaId}`}>
-        Go to the bench of {area.areaName}
+        {t`Go to the bench of ${area.areaName}`}
       </Link>
     </p>
   );
@@ -72,9 +71,7 @@ export function People({ session, change }: BenchSession) {
   };
   return (
     <section aria-labelledby="people" className="max-w-3xl space-y-2">
-      <h2 id="people" className="label-caps">
-        Applied by
-      </h2>
+      <h2 id="people" className="label-caps">{t`Applied by`}</h2>
       {people.length > 0 && (
         <ul className="flex flex-wrap gap-2">
           {people.map((each) => (
@@ -82,7 +79,7 @@ export function People({ session, change }: BenchSession) {
               <button
                 type="button"
                 className="btn target"
-                aria-label={`Remove ${each}`}
+                aria-label={t`Remove ${each}`}
                 onClick={() => change({ people: people.filter((other) => other !== each) })}
               >
                 {each} <span aria-hidden="true">×</span>
@@ -93,20 +90,16 @@ export function People({ session, change }: BenchSession) {
       )}
       {people.length < MOST_PEOPLE && (
         <form className="flex max-w-md items-end gap-2" onSubmit={add}>
-          <label htmlFor="person" className="sr-only">
-            Name of a person
-          </label>
+          <label htmlFor="person" className="sr-only">{t`Name of a person`}</label>
           <input
             id="person"
             className="input target min-w-0 grow"
-            placeholder="Name"
+            placeholder={t`Name`}
             maxLength={80}
             value={name}
             onChange={(event) => setName(event.target.value)}
           />
-          <button type="submit" className="btn target" disabled={name.trim() === ''}>
-            Add person
-          </button>
+          <button type="submit" className="btn target" disabled={name.trim() === ''}>{t`Add person`}</button>
         </form>
       )}
     </section>

@@ -1,5 +1,6 @@
 import { MIX_KG_PER_L } from '../../core/mix/index.ts';
 import { fromCanonical, toCanonical } from '../../core/units/index.ts';
+import { t } from '../../words.ts';
 import { Stepper } from '../forms/Stepper.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
 
@@ -21,7 +22,7 @@ export function BatchSize({ litres, onLitres, byGrams }: Props) {
     <div className="space-y-3">
       {byGrams ? (
         <Stepper
-          label="Batch size"
+          label={t`Batch size`}
           unit={weightUnit}
           value={Math.round(fromCanonical(litres * MIX_KG_PER_L, weightUnit) * 10) / 10}
           step={us ? 1 : 50}
@@ -31,8 +32,8 @@ export function BatchSize({ litres, onLitres, byGrams }: Props) {
         />
       ) : (
         <Stepper
-          label="Batch size"
-          unit={us ? 'US fl oz' : 'ml'}
+          label={t`Batch size`}
+          unit={us ? t`US fl oz` : 'ml'}
           value={Math.round(fromCanonical(litres, volumeUnit) * 10) / 10}
           step={us ? 1 : 50}
           min={us ? 0.2 : 5}
@@ -41,10 +42,7 @@ export function BatchSize({ litres, onLitres, byGrams }: Props) {
         />
       )}
       {byGrams && (
-        <p className="text-sm">
-          The data sheet gives a ratio by weight but no densities, so weigh the parts. Litres are estimated at{' '}
-          {MIX_KG_PER_L} kg per litre (typical value) until the data sheet has densities.
-        </p>
+        <p className="text-sm">{t`The data sheet gives a ratio by weight but no densities, so weigh the parts. Litres are estimated at ${MIX_KG_PER_L} kg per litre (typical value) until the data sheet has densities.`}</p>
       )}
     </div>
   );
@@ -62,7 +60,7 @@ export function PotTemperature({
   const degree = us ? 'degF' : 'degC';
   return (
     <Stepper
-      label="Pot temperature"
+      label={t`Pot temperature`}
       unit={us ? '°F' : '°C'}
       value={Math.round(fromCanonical(potTempC, degree))}
       step={1}

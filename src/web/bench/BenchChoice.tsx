@@ -1,4 +1,5 @@
 import { Link } from 'react-router';
+import { t } from '../../words.ts';
 import { useBoard, useYard } from '../api/queries.ts';
 import { useNow } from '../clock/now.ts';
 import { sayCountdown } from '../clock/say.ts';
@@ -14,7 +15,7 @@ export function BenchChoice() {
   const now = useNow();
   return (
     <div className="space-y-4 p-3 md:p-6">
-      <h1 className="text-2xl">Bench: choose the next coat</h1>
+      <h1 className="text-2xl">{t`Bench: choose the next coat`}</h1>
       <QueryBoundary query={yard}>
         {() => (
           <QueryBoundary query={board}>
@@ -25,11 +26,9 @@ export function BenchChoice() {
               if (lines.length === 0) {
                 return (
                   <p>
-                    No coat is due on any area.{' '}
-                    <Link className="link" to="/">
-                      Back to the board
-                    </Link>
-                    , or choose a system for an area.
+                    {t`No area has a coat due. `}
+                    <Link className="link" to="/">{t`Back to the board`}</Link>
+                    {t`, or choose a system for an area.`}
                   </p>
                 );
               }

@@ -1,5 +1,6 @@
 import { Link } from 'react-router';
 import type { BenchView } from '../../contract/index.ts';
+import { t } from '../../words.ts';
 import { useNow } from '../clock/now.ts';
 import { sayAt, sayCountdown, sayTime } from '../clock/say.ts';
 import { AreaParts } from '../parts/AreaParts.tsx';
@@ -18,10 +19,7 @@ function Lap({ clock, zone, now }: { clock: BenchView['clock']; zone: string; no
   if (!lap || clock.state !== 'too-soon' || Date.parse(lap.farEnd) <= now) return null;
   if (workLeft(clock.work, now).length > 0) return null;
   return (
-    <p>
-      You can start the next coat from {sayTime(lap.start, zone, now)}, where you started this one. Don’t
-      overtake the cure: the far end isn’t ready until {sayTime(lap.farEnd, zone, now)}.
-    </p>
+    <p>{t`You can start the next coat from ${sayTime(lap.start, zone, now)}, where you started this one. Don’t overtake the cure: the far end isn’t ready until ${sayTime(lap.farEnd, zone, now)}.`}</p>
   );
 }
 
@@ -37,10 +35,7 @@ export function BenchHead({ view, zone }: { view: BenchView; zone: string }) {
     <header className="space-y-2">
       <div className="flex items-center justify-between gap-2">
         <p>
-          <Link className="link" to="/bench">
-            Bench
-          </Link>{' '}
-          / {view.area.name}, {view.boat.name}
+          <Link className="link" to="/bench">{t`Bench`}</Link> / {view.area.name}, {view.boat.name}
         </p>
         <ReadAloud />
       </div>
@@ -58,9 +53,9 @@ export function BenchHead({ view, zone }: { view: BenchView; zone: string }) {
             </span>
           )}
           <span>{METHOD_WORDS[step.method].toLowerCase()}</span>
-          <span>{show(step.dryMicronsPerCoat, 'film')} dry film</span>
-          {next.areaM2 > 0 && <span>{show(next.areaM2 - next.coveredM2, 'area')} left to cover</span>}
-          {next.band && <span>only on the {next.band}</span>}
+          <span>{t`${show(step.dryMicronsPerCoat, 'film')} dry film`}</span>
+          {next.areaM2 > 0 && <span>{t`${show(next.areaM2 - next.coveredM2, 'area')} left to cover`}</span>}
+          {next.band && <span>{t`only on the ${next.band}`}</span>}
           {step.order && <span>{ORDER_WORDS[step.order]}</span>}
           {step.coatNotes[next.coatNo] && <strong>{step.coatNotes[next.coatNo]}</strong>}
         </p>
@@ -79,8 +74,7 @@ export function BenchHead({ view, zone }: { view: BenchView; zone: string }) {
         )}
         {clock.film && (
           <Link className="link" to={`/window/${clock.areaId}`}>
-            {' '}
-            How this was worked out{' '}
+            {t` How this was worked out `}
           </Link>
         )}
       </div>

@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import type { BenchView, LoggedConditions } from '../../contract/index.ts';
 import type { Site } from '../../core/air/index.ts';
+import { t } from '../../words.ts';
 import { type InsideAsked, useBench } from '../api/benchQueries.ts';
 import { useYard } from '../api/queries.ts';
 import { sayTime } from '../clock/say.ts';
@@ -229,13 +230,14 @@ function Bench({
           <p>
             {clock.state === 'no-system' ? (
               <>
-                No coats are chosen for this area yet.{' '}
-                <Link className="link" to={`/boats/${view.boat.id}/systems/${view.area.id}`}>
-                  Choose its system
-                </Link>
+                {t`This area has no coats chosen. `}
+                <Link
+                  className="link"
+                  to={`/boats/${view.boat.id}/systems/${view.area.id}`}
+                >{t`Choose its system`}</Link>
               </>
             ) : (
-              'All coats applied. Nothing left to mix.'
+              t`All coats applied. Nothing left to mix.`
             )}
           </p>
         )}

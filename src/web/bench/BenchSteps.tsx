@@ -1,11 +1,12 @@
 import { type KeyboardEvent, useEffect, useState } from 'react';
+import { t } from '../../words.ts';
 
 /** The steps of a coat, each a part of the page with the heading that it leads to. */
 const STEPS = [
-  { part: 'ready', heading: 'air-now', word: 'Ready' },
-  { part: 'mix', heading: 'mixing', word: 'Mix' },
-  { part: 'apply', heading: 'applying', word: 'Apply' },
-  { part: 'log', heading: 'log-coat', word: 'Log' },
+  { part: 'ready', heading: 'air-now', word: t`Ready` },
+  { part: 'mix', heading: 'mixing', word: t`Mix` },
+  { part: 'apply', heading: 'applying', word: t`Apply` },
+  { part: 'log', heading: 'log-coat', word: t`Log` },
 ] as const;
 export type BenchPart = (typeof STEPS)[number]['part'];
 
@@ -20,7 +21,7 @@ const stepsOf = (applies: boolean) => STEPS.filter(({ part }) => applies || part
 
 /** A narrow screen shows only the chosen step; paper and a wide screen show all steps. */
 export const partClass = (own: BenchPart, shown: BenchPart) =>
-  own === shown ? '' : 'max-lg:hidden print:block';
+  own === shown ? '' : t`max-lg:hidden print:block`;
 
 /** Moves to a step once it is on the page. */
 export function goToPart(part: BenchPart): void {
@@ -42,7 +43,10 @@ export function BenchSteps({ applies, part, onPart }: Props) {
     (event.currentTarget[to] as HTMLElement | null)?.focus();
   };
   return (
-    <nav aria-label="Steps of this coat" className="bg-base-100 no-print sticky top-0 z-10 flex gap-1 py-2">
+    <nav
+      aria-label={t`Steps of this coat`}
+      className="bg-base-100 no-print sticky top-0 z-10 flex gap-1 py-2"
+    >
       {steps.map((step) => (
         <button
           key={step.part}
@@ -99,16 +103,14 @@ export function NextStep({
             labels?.scrollIntoView?.({ block: 'start' });
             labels?.focus({ preventScroll: true });
           }}
-        >
-          Check labels
-        </button>
+        >{t`Check labels`}</button>
       )}
       <button
         type="button"
         className={`btn target text-lg ${toLabels ? '' : 'w-full'} ${part === 'ready' && isSuitable ? 'btn-primary' : ''}`}
         onClick={() => onPart(next.part)}
       >
-        Next: {next.word.toLowerCase()}
+        {t`Next: ${next.word.toLowerCase()}`}
       </button>
     </div>
   );

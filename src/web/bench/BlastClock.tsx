@@ -1,12 +1,13 @@
 import { v7 as uuidv7 } from 'uuid';
 import type { BenchView } from '../../contract/index.ts';
 import { BARE_STEEL_HOURS, PASSIVATED_HOURS } from '../../core/inspect/index.ts';
+import { t } from '../../words.ts';
 import { entryWrite } from '../api/logEntry.ts';
 import { useQueued } from '../api/mutations.ts';
 
 const WAYS: readonly (readonly [string, number])[] = [
-  ['blasted bare', BARE_STEEL_HOURS],
-  ['blasted and passivated', PASSIVATED_HOURS],
+  [t`blasted bare`, BARE_STEEL_HOURS],
+  [t`blasted and passivated`, PASSIVATED_HOURS],
 ];
 
 /** Steel waits four hours for its primer, a little longer under a wash: the clock is started here and runs on the board. */
@@ -28,16 +29,16 @@ export function BlastClock({ view }: { view: BenchView }) {
       }),
     );
   return (
-    <section aria-label="Bare steel" className="flex flex-wrap items-center gap-2">
+    <section aria-label={t`Bare steel`} className="flex flex-wrap items-center gap-2">
       {WAYS.map(([word, hours]) => (
         <button key={word} type="button" className="btn target" onClick={() => start(hours)}>
-          Start {hours} h timer: {word}
+          {t`Start ${hours} h timer: ${word}`}
         </button>
       ))}
       <span className="text-sm">
         {clock.primeBy
-          ? 'A timer is running. Starting another replaces it.'
-          : 'Prime within 4 hours, sooner in damp air (common practice).'}
+          ? t`A timer is running. Starting another replaces it.`
+          : t`Prime within 4 hours, sooner in damp air (common practice).`}
       </span>
     </section>
   );

@@ -1,4 +1,5 @@
 import { cansFor } from '../../core/mix/index.ts';
+import { t } from '../../words.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
 
 /** A coat from spray cans: counted, shaken, nothing mixed. */
@@ -13,8 +14,7 @@ export function Cans({ wanted, canLitres }: { wanted: number | null; canLitres: 
         </p>
       )}
       <p>
-        {show(canLitres, 'volume')} per can. Shake each can until the ball runs free, then as long again. Warm
-        cans spray finer, but never warm a can over a flame.
+        {t`${show(canLitres, 'volume')} per can. Shake each can until the ball runs free, then as long again. Warm cans spray finer, but never warm a can over a flame.`}
       </p>
     </div>
   );

@@ -8,6 +8,7 @@ import {
 } from '../../core/air/index.ts';
 import { HOUR_MS } from '../../core/cure/index.ts';
 import { coatLimitsOf, type ProductSheet } from '../../core/system/index.ts';
+import { t } from '../../words.ts';
 import { sayTime } from '../clock/say.ts';
 import { Stepper } from '../forms/Stepper.tsx';
 import { Why } from '../parts/Why.tsx';
@@ -48,9 +49,9 @@ function judgeNow(
 }
 
 const SAFE_BY = {
-  'dew-safe': 'data sheet: safe from dew',
-  'tack-free': 'data sheet: tack-free; no separate time for dew and rain',
-  entered: 'your figure',
+  'dew-safe': t`data sheet: safe from dew`,
+  'tack-free': t`data sheet: tack-free; no separate time for dew and rain`,
+  entered: t`your figure`,
 } as const;
 
 interface Props {
@@ -77,10 +78,10 @@ function Headline({
   conditional: boolean;
 }) {
   if (held !== null) return <strong className="text-error">{held}</strong>;
-  if (ok && !conditional) return <strong className="text-success">Suitable now</strong>;
-  if (ok) return <strong className="text-warning">Suitable now, on a condition</strong>;
-  if (unknown) return <strong className="text-warning">Suitable this hour, unknown after that</strong>;
-  return <strong className="text-error">Not suitable now</strong>;
+  if (ok && !conditional) return <strong className="text-success">{t`Suitable now`}</strong>;
+  if (ok) return <strong className="text-warning">{t`Suitable now, on a condition`}</strong>;
+  if (unknown) return <strong className="text-warning">{t`Suitable this hour, unknown after that`}</strong>;
+  return <strong className="text-error">{t`Not suitable now`}</strong>;
 }
 
 /** What has to be seen to over the coat. A surface measured at the boat no longer depends on the sun, in this hour. */
@@ -128,31 +129,21 @@ export function CoatSuitability(props: Props) {
           </span>
         }
       >
-        <p>
-          Dew point {show(verdict.dewPointC, 'temperature')}, from air temperature and humidity (Magnus
-          formula, WMO Guide No. 8). The surface ({show(measured.surfaceC ?? measured.airC, 'temperature')})
-          is {show(Math.abs(verdict.marginC), 'temperatureDifference')}{' '}
-          {verdict.marginC < 0 ? 'below' : 'above'} the dew point. Minimum{' '}
-          {show(limits.dewMarginC, 'temperatureDifference')} above{' '}
-          {sheet.limits.dewMarginC === null
-            ? ' (ISO 8502-4 guidance; not on the data sheet)'
-            : ' (data sheet)'}
-          .{' '}
-          {limits.rhMax === null
-            ? 'No humidity limit'
-            : `Maximum humidity ${Math.round(limits.rhMax * 100)} %`}{' '}
-          {sheet.limits.rhMax === null ? ' (usual practice, ISO 12944-7)' : ' (data sheet)'}.
-        </p>
-        <p>
-          Every hour is checked, from now until the coat is safe from dew and rain. In sun or under a clear
-          sky, the surface temperature is estimated from the weather. Measure the surface when it is close to
-          a limit.
-        </p>
+        <p>{t`Dew point ${show(verdict.dewPointC, 'temperature')}, from air temperature and humidity (Magnus formula, WMO Guide No. 8). The surface (${show(measured.surfaceC ?? measured.airC, 'temperature')}) is ${show(Math.abs(verdict.marginC), 'temperatureDifference')} ${verdict.marginC < 0 ? t`below` : t`above`} the dew point. Minimum ${show(limits.dewMarginC, 'temperatureDifference')} above ${
+          sheet.limits.dewMarginC === null
+            ? t` (ISO 8502-4 guidance; not on the data sheet)`
+            : t` (data sheet)`
+        }. ${
+          limits.rhMax === null
+            ? t`No humidity limit`
+            : t`Maximum humidity ${Math.round(limits.rhMax * 100)} %`
+        } ${sheet.limits.rhMax === null ? t` (usual practice, ISO 12944-7)` : t` (data sheet)`}.`}</p>
+        <p>{t`Every hour is checked, from now until the coat is safe from dew and rain. In sun or under a clear sky, the surface temperature is estimated from the weather. Measure the surface when it is close to a limit.`}</p>
       </Why>
       {held && (
         <p className="text-lg font-semibold">
           {held.reason.replace(/^./, (first) => first.toUpperCase())}.{' '}
-          {ok ? 'The weather and the surface would be suitable now.' : ''}
+          {ok ? t`The weather and the surface would be suitable now.` : ''}
         </p>
       )}
       <ConditionList
@@ -162,7 +153,7 @@ export function CoatSuitability(props: Props) {
         limitC={limits.surfaceMaxC}
         codes={new Set([...conditions, ...(outlook?.starts ?? []).flatMap((each) => each.conditions)])}
       />
-      {todo.length > 0 && <p className="text-lg font-semibold">Before you start: {todo.join('; ')}.</p>}
+      {todo.length > 0 && <p className="text-lg font-semibold">{t`Before you start: ${todo.join('; ')}.`}</p>}
       <AgainstIt reasons={verdict.reasons} later={later} zone={zone} now={now} />
       {wetByAir && (
         <label className="target flex items-center gap-3">
@@ -172,27 +163,25 @@ export function CoatSuitability(props: Props) {
             checked={seenDry}
             onChange={(event) => setSeenDry(event.target.checked)}
           />
-          Checked at the boat: no rain, and the surface is dry to the touch
+          {t`Checked at the boat: no rain, and the surface is dry to the touch`}
         </label>
       )}
-      {outlook === null && <p>No forecast, so the coming hours can’t be checked.</p>}
+      {outlook === null && <p>{t`No forecast, so the coming hours can’t be checked.`}</p>}
       {/* While the film below holds it back, a coat begun now is no question. */}
       {held === null && outlook?.safeBy && (
-        <p>
-          If you start now: finished about {sayTime(outlook.end, zone, now)}.{' '}
-          {outlook.safe
-            ? `Safe from dew and rain ${sayTime(outlook.safe, zone, now)} (${SAFE_BY[outlook.safeBy]})`
-            : 'Not safe from dew and rain before the forecast ends'}
-          .
-        </p>
+        <p>{t`If you start now: finished about ${sayTime(outlook.end, zone, now)}. ${
+          outlook.safe
+            ? t`Safe from dew and rain ${sayTime(outlook.safe, zone, now)} (${SAFE_BY[outlook.safeBy]})`
+            : t`Not safe from dew and rain before the forecast ends`
+        }.`}</p>
       )}
       {outlook && <Starts outlook={outlook} now={now} zone={zone} />}
       {view.hours[0]?.marginFalls && (
-        <p>The margin above the dew point is falling. Measure again before you start.</p>
+        <p>{t`The margin above the dew point is falling. Measure again before you start.`}</p>
       )}
       {(asked || outlook?.safeBy === 'entered') && (
         <Stepper
-          label="Safe from dew and rain after (not on the data sheet; ask the manufacturer)"
+          label={t`Safe from dew and rain after (not on the data sheet; ask the manufacturer)`}
           unit="h"
           value={safeHours ?? 0}
           step={1}

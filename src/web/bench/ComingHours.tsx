@@ -1,5 +1,6 @@
 import { DateTime } from 'luxon';
 import type { BenchView } from '../../contract/index.ts';
+import { t } from '../../words.ts';
 import { Why } from '../parts/Why.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { sayCondition, sayReason } from '../words/airReasons.ts';
@@ -16,8 +17,8 @@ export function ComingHours({ hours, zone }: { hours: BenchView['hours']; zone: 
     <Why
       figure={
         <span>
-          {good} of the next {counted(hours.length, 'hour')} {good === 1 ? 'is' : 'are'} suitable
-          {conditions.length > 0 && ', if the missing data is checked'}
+          {t`${good} of the next ${counted(hours.length, 'hour')} ${good === 1 ? 'is' : 'are'} suitable`}
+          {conditions.length > 0 && t`, if the missing data is checked`}
         </span>
       }
     >

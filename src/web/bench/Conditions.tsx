@@ -4,6 +4,7 @@ import { airAround, dewPointC, surfaceTempC } from '../../core/air/index.ts';
 import { HOUR_MS } from '../../core/cure/index.ts';
 import type { ProductSheet } from '../../core/system/index.ts';
 import { fromCanonical, shownUnit, toCanonical } from '../../core/units/index.ts';
+import { t } from '../../words.ts';
 import { sayTime } from '../clock/say.ts';
 import { Stepper } from '../forms/Stepper.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
@@ -47,15 +48,15 @@ const WORTH_SAYING_K = 1;
 
 /** How the surface was come by, and how far off it may be. */
 function sayEstimate(view: BenchView, show: ReturnType<typeof useUnits>['show']): string {
-  if (view.air?.surfaceC !== null && view.air?.surfaceC !== undefined) return 'surface measured';
+  if (view.air?.surfaceC !== null && view.air?.surfaceC !== undefined) return t`surface measured`;
   const hour = view.hours[0];
-  if (!hour || hour.surfaceHighC - hour.surfaceLowC < WORTH_SAYING_K) return 'surface estimated';
+  if (!hour || hour.surfaceHighC - hour.surfaceLowC < WORTH_SAYING_K) return t`surface estimated`;
   const wanting = [
     view.air?.cloudTenths === null && 'cloud',
-    (view.boat.headingDeg ?? null) === null && 'where the bow points',
+    (view.boat.headingDeg ?? null) === null && t`where the bow points`,
   ].filter(Boolean);
-  const why = wanting.length > 0 ? `: ${wanting.join(' and ')} not known` : ': it faces more than one way';
-  return `surface estimated, between ${show(hour.surfaceLowC, 'temperature')} and ${show(hour.surfaceHighC, 'temperature')}${why}`;
+  const why = wanting.length > 0 ? t`: ${wanting.join(' and ')} not known` : t`: it faces more than one way`;
+  return t`surface estimated, between ${show(hour.surfaceLowC, 'temperature')} and ${show(hour.surfaceHighC, 'temperature')}${why}`;
 }
 
 /** Air and surface from the series or as measured on the spot, and whether the coat may be applied in them. */
@@ -70,9 +71,7 @@ export function Conditions(props: Props) {
   const put = (change: Partial<LoggedConditions>) => onChange({ ...base, ...change, source: 'typed' });
   return (
     <section aria-labelledby="air-now" className="space-y-3">
-      <h2 id="air-now" tabIndex={-1} className="batten scroll-mt-20 pb-1 text-lg">
-        Conditions now
-      </h2>
+      <h2 id="air-now" tabIndex={-1} className="batten scroll-mt-20 pb-1 text-lg">{t`Conditions now`}</h2>
       {conditions ? (
         <>
           <CoatSuitability
@@ -87,9 +86,7 @@ export function Conditions(props: Props) {
             missing={missing}
           />
           <p>
-            Air {show(conditions.airC, 'temperature')}, RH {Math.round(conditions.rh * 100)} %, surface{' '}
-            {show(conditions.surfaceC ?? conditions.airC, 'temperature')}, dew point{' '}
-            {show(dewPointC({ airC: conditions.airC, rh: conditions.rh }), 'temperature')}
+            {t`Air ${show(conditions.airC, 'temperature')}, RH ${Math.round(conditions.rh * 100)} %, surface ${show(conditions.surfaceC ?? conditions.airC, 'temperature')}, dew point ${show(dewPointC({ airC: conditions.airC, rh: conditions.rh }), 'temperature')}`}
             {conditions.source !== 'typed' && (
               <span className="opacity-80">
                 {' '}
@@ -99,12 +96,12 @@ export function Conditions(props: Props) {
           </p>
         </>
       ) : (
-        <p>No weather data for this hour. Enter your own reading here, or import a weather file.</p>
+        <p>{t`No weather data for this hour. Enter your own reading here, or import a weather file.`}</p>
       )}
       {typing ? (
         <div className="grid gap-3 sm:grid-cols-3 lg:grid-cols-1">
           <Stepper
-            label="Air temperature"
+            label={t`Air temperature`}
             unit={symbol}
             value={shown(base.airC)}
             step={1}
@@ -113,7 +110,7 @@ export function Conditions(props: Props) {
             onChange={(value) => put({ airC: toCanonical(value, unit) })}
           />
           <Stepper
-            label="Relative humidity"
+            label={t`Relative humidity`}
             unit="%"
             value={Math.round(base.rh * 100)}
             step={1}
@@ -122,7 +119,7 @@ export function Conditions(props: Props) {
             onChange={(value) => put({ rh: value / 100 })}
           />
           <Stepper
-            label="Surface temperature"
+            label={t`Surface temperature`}
             unit={symbol}
             value={shown(base.surfaceC ?? base.airC)}
             step={1}
@@ -132,9 +129,11 @@ export function Conditions(props: Props) {
           />
         </div>
       ) : (
-        <button type="button" className="btn target" onClick={() => setTyping(true)}>
-          Enter your own reading
-        </button>
+        <button
+          type="button"
+          className="btn target"
+          onClick={() => setTyping(true)}
+        >{t`Enter your own reading`}</button>
       )}
       {typing && view.air && (
         <button
@@ -144,9 +143,7 @@ export function Conditions(props: Props) {
             onChange(conditionsFrom(view));
             setTyping(false);
           }}
-        >
-          Use {view.air.source} weather data ({sayTime(view.air.at, zone, Date.parse(view.now))})
-        </button>
+        >{t`Use ${view.air.source} weather data (${sayTime(view.air.at, zone, Date.parse(view.now))})`}</button>
       )}
     </section>
   );

@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import type { PotView } from '../../contract/index.ts';
+import { t } from '../../words.ts';
 import { AmountStepper } from '../forms/AmountStepper.tsx';
 
 /** Asks how much of a pot was applied, and discards the pot. */
@@ -9,25 +10,33 @@ export function DiscardPot({ pot, onDiscard }: { pot: PotView; onDiscard: (usedL
   const { litres } = pot.batch;
   if (!isAsked)
     return (
-      <button type="button" className="btn target" onClick={() => setAsked(true)}>
-        Mark pot discarded
-      </button>
+      <button
+        type="button"
+        className="btn target"
+        onClick={() => setAsked(true)}
+      >{t`Mark pot discarded`}</button>
     );
   return (
     <div className="w-full max-w-xs space-y-2">
-      <AmountStepper label="Applied from this pot" unit="l" value={usedL} max={litres} onChange={setUsedL} />
-      <p className="text-sm">This amount counts towards the coat.</p>
+      <AmountStepper
+        label={t`Applied from this pot`}
+        unit="l"
+        value={usedL}
+        max={litres}
+        onChange={setUsedL}
+      />
+      <p className="text-sm">{t`This amount counts towards the coat.`}</p>
       <div className="flex flex-wrap gap-2">
         <button
           type="button"
           className="btn btn-primary target"
           onClick={() => onDiscard(Math.min(usedL, litres))}
-        >
-          Discard pot
-        </button>
-        <button type="button" className="btn btn-ghost target" onClick={() => setAsked(false)}>
-          Cancel
-        </button>
+        >{t`Discard pot`}</button>
+        <button
+          type="button"
+          className="btn btn-ghost target"
+          onClick={() => setAsked(false)}
+        >{t`Cancel`}</button>
       </div>
     </div>
   );

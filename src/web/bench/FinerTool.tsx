@@ -1,4 +1,5 @@
 import type { batchOf, MeasuringTool } from '../../core/mix/index.ts';
+import { t } from '../../words.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { batchOrProblem } from './batchInHand.ts';
 import { toolsIn } from './toolChoice.ts';
@@ -19,10 +20,12 @@ export function FinerTool({ batch, tool, onChange }: Props) {
     const split = batchOrProblem({ ...batch, tool: each.tool }).batch?.result.asked;
     return each.key !== tool.kind && split?.withinTolerance && Math.abs(split.sizeError) <= SAME_SIZE;
   });
-  if (!finer) return <p>No usual tool is fine enough for so little: mix a larger batch.</p>;
+  if (!finer) return <p>{t`No usual tool is fine enough for so little: mix a larger batch.`}</p>;
   return (
-    <button type="button" className="btn target" onClick={() => onChange(finer.tool)}>
-      Measure with the {finer.name.toLowerCase()} instead
-    </button>
+    <button
+      type="button"
+      className="btn target"
+      onClick={() => onChange(finer.tool)}
+    >{t`Measure with the ${finer.name.toLowerCase()} instead`}</button>
   );
 }

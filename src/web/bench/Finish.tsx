@@ -1,4 +1,5 @@
 import type { BenchView, Product, Step } from '../../contract/index.ts';
+import { t } from '../../words.ts';
 import { useTins } from '../api/supplyQueries.ts';
 import { QueryBoundary } from '../parts/QueryBoundary.tsx';
 import { Tins } from '../parts/tins/Tins.tsx';
@@ -23,9 +24,7 @@ export function Finish({ product, method, colour, area, zone, onDone }: Props) {
   const isMixed = product.sheet.parts.length > 1;
   return (
     <section aria-labelledby="finish" className="board max-w-3xl space-y-3 p-3">
-      <h2 id="finish" className="text-lg">
-        Clean up
-      </h2>
+      <h2 id="finish" className="text-lg">{t`Clean up`}</h2>
       <ul className="border-line space-y-1 border-l-4 pl-3">
         {cleanUp(product.sheet, method).map((each) => (
           <li key={each}>{each}</li>
@@ -37,9 +36,7 @@ export function Finish({ product, method, colour, area, zone, onDone }: Props) {
         </p>
       ))}
       {isMixed && <LeftInTins product={product} colour={colour} zone={zone} />}
-      <button type="button" className="btn target" onClick={onDone}>
-        Cleaned up
-      </button>
+      <button type="button" className="btn target" onClick={onDone}>{t`Cleaned up`}</button>
     </section>
   );
 }
@@ -50,9 +47,7 @@ function LeftInTins({ product, colour, zone }: Pick<Props, 'product' | 'colour' 
   if (tins.data?.parts.some(({ lots }) => lots.length === 0)) return null;
   return (
     <details className="border-base-300 border-y py-2">
-      <summary className="target cursor-pointer py-2">
-        Weigh or measure what is left in the tins: was the ratio right?
-      </summary>
+      <summary className="target cursor-pointer py-2">{t`Weigh or measure what is left in the tins: was the ratio right?`}</summary>
       <QueryBoundary query={tins}>
         {(view) => <Tins key={`${view.since} ${view.batches.length}`} {...{ view, product, zone }} />}
       </QueryBoundary>

@@ -1,6 +1,7 @@
 import { Suspense } from 'react';
 import type { BenchView } from '../../contract/index.ts';
 import type { Site } from '../../core/air/index.ts';
+import { t } from '../../words.ts';
 import { useMinute } from '../clock/now.ts';
 import { lazyPart } from '../parts/lazyPart.tsx';
 import { aroundNow } from '../parts/strip/useStripSpan.ts';
@@ -13,11 +14,9 @@ export function HoursAhead({ view, zone, site }: { view: BenchView; zone: string
   const now = useMinute();
   return (
     <section aria-labelledby="hours-ahead" className="space-y-3">
-      <h2 id="hours-ahead" className="batten pb-1 text-lg">
-        Hours ahead
-      </h2>
+      <h2 id="hours-ahead" className="batten pb-1 text-lg">{t`Hours ahead`}</h2>
       <ComingHours hours={view.hours} zone={zone} />
-      <Suspense fallback={<p className="h-56 p-4">Loading chart…</p>}>
+      <Suspense fallback={<p className="h-56 p-4">{t`Loading chart…`}</p>}>
         <TimeStrip
           title={`${view.area.name}, ${view.boat.name}`}
           areaId={view.area.id}

@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import type { BenchTins, Product } from '../../contract/index.ts';
+import { t } from '../../words.ts';
 import { LABELS } from './BenchSteps.tsx';
 import { type ConfirmedLots, LotChoice } from './LotChoice.tsx';
 import { ScanLabel } from './ScanLabel.tsx';
@@ -66,20 +67,18 @@ export function LabelCheck({ product, tins, extras = [], disabled, sending, onMi
     if (!lot)
       return setScanned(
         lotId === null
-          ? 'This code is not on a label printed here. Check the tin’s own label.'
-          : `Stop: this tin is not ${product.name}. Put it aside.`,
+          ? t`This code is not on a label printed here. Check the tin’s own label.`
+          : t`Stop: this tin is not ${product.name}. Put it aside.`,
       );
     if (lot.otherColour)
-      return setScanned(`Stop: this tin is ${lot.colour ?? 'another colour'}. Put it aside, or change the colour in the system.`); // biome-ignore format: one line
+      return setScanned(t`Stop: this tin is ${lot.colour ?? t`another colour`}. Put it aside, or change the colour in the system.`); // biome-ignore format: one line
     setChosen(new Set([...chosen, lot.lotId]));
     setScanned('');
   };
   return (
     <>
       <fieldset id={LABELS} tabIndex={-1} className="scroll-mt-20 space-y-2">
-        <legend className="label-caps pb-1">
-          Stir the base right to the bottom of the tin. Then check each label.
-        </legend>
+        <legend className="label-caps pb-1">{t`Stir the base right to the bottom of the tin. Then check each label.`}</legend>
         {all.length > 0 && <ScanLabel onLot={takeScanned} />}
         {scanned && (
           <p role="alert" className="text-error text-lg font-semibold">
@@ -110,7 +109,8 @@ export function LabelCheck({ product, tins, extras = [], disabled, sending, onMi
                 onChange={(event) => setRead({ ...read, [tin.key]: event.target.checked })}
               />
               <span className="text-xl">
-                The label says <strong>{tin.of}</strong>, <strong>{tin.name}</strong>
+                {t`The label says `}
+                <strong>{tin.of}</strong>, <strong>{tin.name}</strong>
               </span>
             </label>
           ),
@@ -120,12 +120,12 @@ export function LabelCheck({ product, tins, extras = [], disabled, sending, onMi
         <div role="alert" className="border-error space-y-2 border-2 p-3">
           {keptOut.map((lot) => (
             <p key={lot.lotId} className="text-lg">
-              <strong className="text-error">Don’t use this {lot.part}.</strong> {sayLot(lot)}:{' '}
-              {lot.keptOut.join('; ')}. Take another tin, or ask the manufacturer.
+              <strong className="text-error">{t`Don’t use this ${lot.part}.`}</strong>
+              {t` ${sayLot(lot)}: ${lot.keptOut.join('; ')}. Take another tin, or ask the manufacturer.`}
             </p>
           ))}
           <label className="block">
-            <span className="label-caps block pb-1">Reason for using it anyway</span>
+            <span className="label-caps block pb-1">{t`Reason for using it anyway`}</span>
             <input
               className="input target w-full"
               maxLength={400}
@@ -142,18 +142,20 @@ export function LabelCheck({ product, tins, extras = [], disabled, sending, onMi
         onClick={() => {
           const lots = inHand.map(({ part, lotId, code }) => ({ part, lotId, code }));
           const despite = keptOut.map((lot) => `${sayLot(lot)} (${lot.part}): ${lot.keptOut.join('; ')}`).join('. '); // biome-ignore format: one line
-          onMixed(lots, despite && `${despite}. Used anyway: ${reason.trim()}`);
+          onMixed(lots, despite && t`${despite}. Used anyway: ${reason.trim()}`);
           setRead({});
           setChosen(new Set());
           setReason('');
         }}
       >
-        {sending ? 'Starting timers…' : 'Log mix and start timers'}
+        {sending ? t`Starting timers…` : t`Log mix and start timers`}
       </button>
-      {!allRead && <p className="text-sm opacity-80">Confirm every label first. Small tins look alike.</p>}
+      {!allRead && (
+        <p className="text-sm opacity-80">{t`Confirm every label first. Small tins look alike.`}</p>
+      )}
     </>
   );
 }
 
 const sayLot = ({ code }: BenchTins['lots'][number]) =>
-  code === '' ? 'Lot without a number' : `Lot ${code}`;
+  code === '' ? t`Lot without a number` : t`Lot ${code}`;

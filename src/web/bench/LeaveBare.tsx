@@ -1,14 +1,15 @@
 import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
 import type { BenchView, OldLine, TapeKind, Waterline } from '../../contract/index.ts';
+import { t } from '../../words.ts';
 import { api } from '../api/client.ts';
 import { sayTime } from '../clock/say.ts';
 import { BARE_WORDS } from '../words/supports.ts';
 import { useTapeTick } from './useTapeTick.ts';
 
 const TAPE_WORDS: Record<TapeKind, string> = {
-  masking: 'Masking tape',
-  'fine-line': 'Fine-line tape',
+  masking: t`Masking tape`,
+  'fine-line': t`Fine-line tape`,
 };
 
 /** The edges and the leave-bare list of the area, taped before the coat and untaped after it: a tick each, kept in the log. */
@@ -23,10 +24,11 @@ export function LeaveBare({ view, zone }: { view: BenchView; zone: string }) {
   return (
     <section aria-labelledby="leave-bare" className="space-y-2">
       <h2 id="leave-bare" className="batten pb-1 text-lg">
-        Masking{open > 0 && ` (${open} not taped)`}
+        {t`Masking`}
+        {open > 0 && t` (${open} not taped)`}
       </h2>
       <fieldset className="flex flex-wrap items-center gap-2">
-        <legend className="label-caps float-left pr-2">Tape type</legend>
+        <legend className="label-caps float-left pr-2">{t`Tape type`}</legend>
         {(Object.keys(TAPE_WORDS) as TapeKind[]).map((kind) => (
           <label key={kind} className="target inline-flex items-center gap-2">
             <input
@@ -51,8 +53,8 @@ export function LeaveBare({ view, zone }: { view: BenchView; zone: string }) {
               {item.offBy && (
                 <span className="block text-sm">
                   {item.taped
-                    ? `Remove by ${sayTime(item.offBy, zone, now)}, or the tape will tear`
-                    : `Tape overdue since ${sayTime(item.offBy, zone, now)}. If paint covers its edge, score along the line first. Pull it back on itself, and tape again before the next coat.`}
+                    ? t`Remove by ${sayTime(item.offBy, zone, now)}, or the tape will tear`
+                    : t`Tape overdue since ${sayTime(item.offBy, zone, now)}. If paint covers its edge, score along the line first. Pull it back on itself, and tape again before the next coat.`}
                 </span>
               )}
             </span>
@@ -66,7 +68,7 @@ export function LeaveBare({ view, zone }: { view: BenchView; zone: string }) {
                   aria-pressed={item.taped === on}
                   onClick={() => tick(item, on ? tape : null)}
                 >
-                  {on ? 'Tape on' : 'Tape off'}
+                  {on ? t`Tape on` : t`Tape off`}
                 </button>
               ))}
             </fieldset>
@@ -78,9 +80,9 @@ export function LeaveBare({ view, zone }: { view: BenchView; zone: string }) {
 }
 
 const ANSWERS: readonly (readonly [OldLine, string])[] = [
-  ['tabs', 'Tape tabs in place'],
-  ['heights', 'Heights written down'],
-  ['none', 'No old line'],
+  ['tabs', t`Tape tabs in place`],
+  ['heights', t`Heights written down`],
+  ['none', t`No old line`],
 ];
 
 /** Before the first coat hides the old waterline: is it saved? */
@@ -93,12 +95,9 @@ export function OldLineAsked({ view }: { view: BenchView }) {
   });
   if (!view.askOldLine) return null;
   return (
-    <section aria-label="Old waterline" className="border-line space-y-2 border-2 p-3">
-      <p className="text-lg font-semibold">This coat will hide the old waterline. Have you saved the line?</p>
-      <p>
-        Put short tape tabs at the stations, or write down the heights. Otherwise the line has to be struck
-        again.
-      </p>
+    <section aria-label={t`Old waterline`} className="border-line space-y-2 border-2 p-3">
+      <p className="text-lg font-semibold">{t`This coat will hide the old waterline. Have you saved the line?`}</p>
+      <p>{t`Put short tape tabs at the stations, or write down the heights. Otherwise the line has to be struck again.`}</p>
       <div className="flex flex-wrap gap-2">
         {ANSWERS.map(([value, word]) => (
           <button key={value} type="button" className="btn target" onClick={() => answer(value)}>

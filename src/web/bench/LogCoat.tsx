@@ -3,6 +3,7 @@ import { useWatch } from 'react-hook-form';
 import { v7 as uuidv7 } from 'uuid';
 import type { AlikeArea, FieldError, LoggedConditions } from '../../contract/index.ts';
 import { HOUR_MS } from '../../core/cure/index.ts';
+import { t } from '../../words.ts';
 import { useCoatCheck, useCoatChecks } from '../api/benchQueries.ts';
 import { logEntry } from '../api/logEntry.ts';
 import { fromLocalField } from '../clock/say.ts';
@@ -61,7 +62,7 @@ export function LogCoat(props: Props) {
     const errors = await refusalsOfAll(entries, parts, read);
     // Why it stopped is no reason to have begun.
     if (against && values.note.trim() === (props.stopNote ?? ''))
-      errors.push({ path: 'note', message: 'State why the coat is applied anyway' });
+      errors.push({ path: 'note', message: t`State why the coat is applied anyway` });
     if (errors.length) return errors;
     await props.onLogging();
     if (!values.by.includes(',')) localStorage.setItem(HAND, values.by.trim());
@@ -75,30 +76,22 @@ export function LogCoat(props: Props) {
 
   return (
     <section aria-labelledby="log-coat" className="space-y-4">
-      <h2 id="log-coat" tabIndex={-1} className="batten scroll-mt-20 pb-1 text-lg">
-        Log coat
-      </h2>
+      <h2 id="log-coat" tabIndex={-1} className="batten scroll-mt-20 pb-1 text-lg">{t`Log coat`}</h2>
       <p>
-        Coat {coatNo + 1} of {next?.coats ?? step.coats}, {product.name}
-        {next?.colour && `, ${next.colour}`}. If you covered only part of the area, enter how much. The rest
-        stays on the list.
+        {t`Coat ${coatNo + 1} of ${next?.coats ?? step.coats}, ${product.name}`}
+        {next?.colour && `, ${next.colour}`}
+        {t`. If you covered only part of the area, enter how much. The rest stays on the list.`}
       </p>
       {left.length > 0 && (
-        <p className="text-warning font-semibold">
-          Not ticked off: {left.map((task) => sayTask({ ...task, note: '' })).join(', ')}. You can still log
-          the coat, but the record won’t show this work.
-        </p>
+        <p className="text-warning font-semibold">{t`Not ticked off: ${left.map((task) => sayTask({ ...task, note: '' })).join(', ')}. You can still log the coat, but the record won’t show this work.`}</p>
       )}
       {against && (
-        <p className="text-warning font-semibold">
-          Against this coat as entered: {against}. Enter a reason to log it anyway. The record then shows
-          both.
-        </p>
+        <p className="text-warning font-semibold">{t`Against this coat as entered: ${against}. Enter a reason to log it anyway. The record then shows both.`}</p>
       )}
       <RecordForm<CoatValues>
         values={likelyValues(props, { fromPots, leftM2, pots, now, system })}
         submit={submit}
-        button="Log coat"
+        button={t`Log coat`}
         workedOut
         large
       >
@@ -107,52 +100,57 @@ export function LogCoat(props: Props) {
           {canLitres ? (
             <Field
               name="cans"
-              label="Cans used"
+              label={t`Cans used`}
               inputMode="decimal"
               large
-              hint={`${show(canLitres, 'volume')} per can. Enter half a can as 0.5.`}
+              hint={t`${show(canLitres, 'volume')} per can. Enter half a can as 0.5.`}
             />
           ) : (
             <QuantityField
               name="litres"
-              label={others.length > 0 ? 'Used on all, without thinner' : 'Paint used (without thinner)'}
+              label={others.length > 0 ? t`Used on all, without thinner` : t`Paint used (without thinner)`}
               quantity="volume"
               large
-              hint={fromPots > 0 ? `${show(fromPots, 'volume')} mixed` : undefined}
+              hint={fromPots > 0 ? t`${show(fromPots, 'volume')} mixed` : undefined}
             />
           )}
           <CoveredFields own={view.area.name} others={others} />
         </div>
         <div className="grid gap-3 sm:grid-cols-2">
-          <TimeField name="start" label="Started" large stepped />
-          <TimeField name="end" label="Finished" large stepped />
+          <TimeField name="start" label={t`Started`} large stepped />
+          <TimeField name="end" label={t`Finished`} large stepped />
         </div>
         <details className="border-base-300 border-y py-2">
           <summary className="target cursor-pointer py-2">
-            Applied as planned ({METHOD_WORDS[step.method].toLowerCase()}
-            {next?.colour && `, ${next.colour}`}, {Math.round(step.thinner * 100)} % thinner). Change
+            {t`Applied as planned (${METHOD_WORDS[step.method].toLowerCase()}`}
+            {next?.colour && `, ${next.colour}`}
+            {t`, ${Math.round(step.thinner * 100)} % thinner). Change`}
           </summary>
           <div className="grid gap-3 pt-2 sm:grid-cols-3">
-            <SelectField name="method" label="Method" choices={choices(METHOD_WORDS)} />
+            <SelectField name="method" label={t`Method`} choices={choices(METHOD_WORDS)} />
             {colours.length > 1 ? (
               <SelectField
                 name="colour"
-                label="Colour"
+                label={t`Colour`}
                 choices={colours.map((name) => [name, name] as const)}
               />
             ) : (
-              <Field name="colour" label="Colour" large />
+              <Field name="colour" label={t`Colour`} large />
             )}
-            <Field name="thinner" label="Thinner" unit="%" inputMode="decimal" large />
+            <Field name="thinner" label={t`Thinner`} unit="%" inputMode="decimal" large />
           </div>
         </details>
         <Field
           name="by"
-          label="Applied by"
+          label={t`Applied by`}
           large
-          hint="Remembered on this device. Used to learn each person’s paint use."
+          hint={t`Remembered on this device. Used to learn each person’s paint use.`}
         />
-        <TextArea name="note" label={against ? 'Reason to apply it anyway' : 'Note'} rows={against ? 2 : 1} />
+        <TextArea
+          name="note"
+          label={against ? t`Reason to apply it anyway` : t`Note`}
+          rows={against ? 2 : 1}
+        />
       </RecordForm>
     </section>
   );
@@ -172,7 +170,7 @@ function useAgainst({ view, others, product, step, conditions, zone }: Props, sp
   // What has been painted over already stands in the record with its reason.
   const open = view.faults.flatMap(({ kind, reason, paintedOverAt }) =>
     paintedOverAt == null
-      ? [`open finding: ${FINDING_WORDS[kind].word.toLowerCase()}, ${reason.replace(/\.$/, '')}`]
+      ? [t`open finding: ${FINDING_WORDS[kind].word.toLowerCase()}, ${reason.replace(/\.$/, '')}`]
       : [],
   );
   const here = againstIt({ view, product, method: step.method, typed, check, isNow }, zone, show);
@@ -185,7 +183,7 @@ function useAgainst({ view, others, product, step, conditions, zone }: Props, sp
 
 /** The covered part of each area. */
 function CoveredFields({ own, others }: { own: string; others: readonly AlikeArea[] }) {
-  const label = others.length > 0 ? `Covered of ${own}` : 'Area covered';
+  const label = others.length > 0 ? t`Covered of ${own}` : t`Area covered`;
   return (
     <>
       <QuantityField name="areaM2" label={label} quantity="area" large />
@@ -193,7 +191,7 @@ function CoveredFields({ own, others }: { own: string; others: readonly AlikeAre
         <QuantityField
           key={areaId}
           name={`others.${areaId}`}
-          label={`Covered of ${areaName}`}
+          label={t`Covered of ${areaName}`}
           quantity="area"
           large
         />

@@ -1,5 +1,6 @@
 import { Link } from 'react-router';
 import type { BenchView } from '../../contract/index.ts';
+import { t } from '../../words.ts';
 import { sayTime } from '../clock/say.ts';
 import { notBefore } from '../words/clocks.ts';
 import { type CoatDone, Finish } from './Finish.tsx';
@@ -14,17 +15,17 @@ export function PullTape({ view }: { view: BenchView }) {
   const tackFree = events.find(({ event }) => event === 'tack-free')?.at ?? null;
   const isSet = tackFree !== null && Date.parse(tackFree) <= Date.parse(view.now);
   return (
-    <section aria-label="Tape" className="border-line space-y-2 border-2 p-3">
+    <section aria-label={t`Tape`} className="border-line space-y-2 border-2 p-3">
       <p className="text-lg">
         {isSet ? (
           <>
-            <strong>Pull the tape at once.</strong> The last coat is past tack-free. Score along the line
-            first, so that the film doesn’t tear with the tape.
+            <strong>{t`Pull the tape at once.`}</strong>
+            {t` The last coat is past tack-free. Score along the line first, so that the film doesn’t tear with the tape.`}
           </>
         ) : (
           <>
-            <strong>Pull the tape now</strong>, while this last coat is wet, or at tack-free at the latest.
-            Pull it back on itself. Where paint has bridged the edge, score along the line first.
+            <strong>{t`Pull the tape now`}</strong>
+            {t`, while this last coat is wet, or at tack-free at the latest. Pull it back on itself. Where paint has bridged the edge, score along the line first.`}
           </>
         )}
       </p>
@@ -32,7 +33,7 @@ export function PullTape({ view }: { view: BenchView }) {
         {taped.map((item) => (
           <li key={item.id}>
             <button type="button" className="btn target" onClick={() => tick(item, null)}>
-              Tape off: {item.name}
+              {t`Tape off: ${item.name}`}
             </button>
           </li>
         ))}
@@ -74,22 +75,21 @@ function Logged({ how, view, zone }: { how: 'arrived' | 'kept'; view: BenchView;
   const now = Date.parse(view.now);
   if (how === 'kept') {
     return (
-      <p role="status" className="border-line border-2 p-3 text-lg">
-        Coat saved on this device, waiting to sync.
-      </p>
+      <p
+        role="status"
+        className="border-line border-2 p-3 text-lg"
+      >{t`Coat saved on this device, waiting to sync.`}</p>
     );
   }
   const waits = notBefore(clock, now);
   const opens = waits && sayTime(waits.at, zone, now);
   return (
     <p role="status" className="border-line border-2 p-3 text-lg">
-      <strong>Coat logged.</strong>{' '}
+      <strong>{t`Coat logged.`}</strong>{' '}
       {opens
-        ? `${clock.nextIsWater ? 'Ready to launch from' : waits?.clogs ? 'After sanding, the next coat may go on from' : 'The next coat may go on from'} ${opens}. `
+        ? `${clock.nextIsWater ? t`Ready to launch from` : waits?.clogs ? t`After sanding, the next coat may go on from` : t`The next coat may go on from`} ${opens}. `
         : ''}
-      <Link className="link" to={`/window/${clock.areaId}`}>
-        See the window
-      </Link>
+      <Link className="link" to={`/window/${clock.areaId}`}>{t`See the window`}</Link>
     </p>
   );
 }

@@ -1,6 +1,7 @@
 import { DateTime } from 'luxon';
 import { useState } from 'react';
 import type { LookAheadView, StartView } from '../../contract/index.ts';
+import { t } from '../../words.ts';
 import { useLookAhead } from '../api/benchQueries.ts';
 import { fromLocalField, sayRange, saySpan, sayTime, toLocalField } from '../clock/say.ts';
 import { TimeInput } from '../forms/TimeInput.tsx';
@@ -25,9 +26,7 @@ export function LookAhead(props: Props) {
       className="border-base-300 border-y py-2"
       onToggle={(event) => setOpen((event.currentTarget as HTMLDetailsElement).open)}
     >
-      <summary className="target cursor-pointer py-2">
-        More checks: two coats, launch date, damp surface
-      </summary>
+      <summary className="target cursor-pointer py-2">{t`More checks: two coats, launch date, damp surface`}</summary>
       {open && <Asked {...props} />}
     </details>
   );
@@ -45,7 +44,7 @@ function Asked({ areaId, zone, now, safeHours }: Props) {
     <div className="space-y-3 pt-2">
       <div className="grid gap-3 sm:grid-cols-2">
         <div>
-          <TimeInput label="Launch date and time" value={launch} onChange={setLaunch} />
+          <TimeInput label={t`Launch date and time`} value={launch} onChange={setLaunch} />
         </div>
         <label className="flex items-start gap-3 pt-1">
           <input
@@ -55,12 +54,8 @@ function Asked({ areaId, zone, now, safeHours }: Props) {
             onChange={(event) => setDamp(event.target.checked)}
           />
           <span>
-            Allow a damp start if it is drying
-            <span className="block text-sm">
-              Allows humidity up to 5 percentage points above the data sheet’s limit if it falls to the limit
-              within an hour. A gloss that turns pebbly may flow better. This is a choice of method that goes
-              against the data sheet.
-            </span>
+            {t`Allow a damp start if it is drying`}
+            <span className="block text-sm">{t`Allows humidity up to 5 percentage points above the data sheet’s limit if it falls to the limit within an hour. A gloss that turns pebbly may flow better. This is a choice of method that goes against the data sheet.`}</span>
           </span>
         </label>
       </div>
@@ -80,15 +75,15 @@ function Answers({ view, zone, damp }: { view: LookAheadView; zone: string; damp
     <ul className="list-disc space-y-1 pl-5" aria-live="polite">
       {view.second && (
         <li>
-          <strong>Two coats without sanding: </strong>
-          {view.second.length > 0 ? `start ${list(view.second)}` : 'no start time leaves room for both'}.
+          <strong>{t`Two coats without sanding: `}</strong>
+          {view.second.length > 0 ? t`start ${list(view.second)}` : t`no start time leaves room for both`}.
         </li>
       )}
       {view.launch && <li>{sayLaunch(view.launch, zone, now)}</li>}
       {damp && (
         <li>
-          <strong>Damp but drying: </strong>
-          {view.damp.length > 0 ? `start ${list(view.damp)}` : 'no suitable start time in the next 3 days'}.
+          <strong>{t`Damp but drying: `}</strong>
+          {view.damp.length > 0 ? t`start ${list(view.damp)}` : t`no suitable start time in the next 3 days`}.
         </li>
       )}
     </ul>
@@ -97,14 +92,14 @@ function Answers({ view, zone, damp }: { view: LookAheadView; zone: string; damp
 
 /** One sentence: coats left, the last start of the next one, and by how much it fits or misses. */
 function sayLaunch(launch: NonNullable<LookAheadView['launch']>, zone: string, now: number): string {
-  const left = `${counted(launch.coatsLeft, 'coat')} left before the launch ${sayTime(launch.at, zone, now)}`;
+  const left = t`${counted(launch.coatsLeft, 'coat')} left before the launch ${sayTime(launch.at, zone, now)}`;
   if (!launch.stated)
-    return `${left}. A data sheet doesn’t say when its coat is ready. Ask the manufacturer.`;
+    return t`${left}. A data sheet doesn’t say when its coat is ready. Ask the manufacturer.`;
   if (launch.ready === null)
-    return `${left}. Can’t say whether they fit: the forecast ends ${sayTime(launch.knownUntil, zone, now)}, before the last coat is ready.`;
+    return t`${left}. Can’t say whether they fit: the forecast ends ${sayTime(launch.knownUntil, zone, now)}, before the last coat is ready.`;
   const spareMs = Date.parse(launch.at) - Date.parse(launch.ready);
   const by = saySpan(Math.abs(spareMs));
   return launch.startBy === null || spareMs < 0
-    ? `${left}. Late by ${by}: ready ${sayTime(launch.ready, zone, now)} at the earliest.`
-    : `${left}. Start the next coat by ${sayTime(launch.startBy, zone, now)}. Fits with ${by} to spare. Work between the coats isn’t counted.`;
+    ? t`${left}. Late by ${by}: ready ${sayTime(launch.ready, zone, now)} at the earliest.`
+    : t`${left}. Start the next coat by ${sayTime(launch.startBy, zone, now)}. Fits with ${by} to spare. Work between the coats isn’t counted.`;
 }

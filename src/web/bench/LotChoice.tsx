@@ -1,5 +1,6 @@
 import { TriangleAlert } from 'lucide-react';
 import type { BatchBody, BenchTins } from '../../contract/index.ts';
+import { t } from '../../words.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { sayAmount } from '../words/supply.ts';
 
@@ -25,7 +26,8 @@ export function LotChoice({ name, of, lots, chosen, onToggle, isOther, onOther }
   return (
     <fieldset className="border-base-300 space-y-2 border p-3">
       <legend className="px-1 text-xl">
-        The label says <strong>{of}</strong>, <strong>{name}</strong>
+        {t`The label says `}
+        <strong>{of}</strong>, <strong>{name}</strong>
       </legend>
       <div className="flex flex-wrap gap-2">
         {lots.map((lot) => (
@@ -37,9 +39,9 @@ export function LotChoice({ name, of, lots, chosen, onToggle, isOther, onOther }
             onClick={() => onToggle(lot.lotId)}
           >
             <span className="inline-flex items-center gap-1 text-lg">
-              {lot.keptOut.length > 0 && <TriangleAlert size={18} role="img" aria-label="don’t use" />}
+              {lot.keptOut.length > 0 && <TriangleAlert size={18} role="img" aria-label={t`don’t use`} />}
               {chosen.has(lot.lotId) && '✓ '}
-              {lot.code === '' ? 'No lot number' : `Lot ${lot.code}`}
+              {lot.code === '' ? t`No lot number` : t`Lot ${lot.code}`}
             </span>
             <span className="text-sm font-normal">
               {[lot.colour, lot.isOpened ? 'opened' : 'unopened', sayAmount(show, lot.inTin, lot.unit)]
@@ -54,7 +56,8 @@ export function LotChoice({ name, of, lots, chosen, onToggle, isOther, onOther }
           aria-pressed={isOther}
           onClick={() => onOther(!isOther)}
         >
-          {isOther && '✓ '}Another tin
+          {isOther && '✓ '}
+          {t`Another tin`}
           <span className="sr-only">: {name}</span>
         </button>
       </div>

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import type { BenchView } from '../../contract/index.ts';
 import { willItReach } from '../../core/film/index.ts';
+import { t } from '../../words.ts';
 import { useQueued } from '../api/mutations.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { mixedFor, orProblem } from './batchInHand.ts';
@@ -29,15 +30,17 @@ export function Mixing({
   return (
     <section aria-labelledby="mixing" className="space-y-4">
       <h2 id="mixing" tabIndex={-1} className="batten scroll-mt-20 pb-1 text-lg">
-        {sheet.parts.length > 1 ? 'Mix' : sheet.canLitres ? 'Spray' : 'Pour'}
+        {sheet.parts.length > 1 ? t`Mix` : sheet.canLitres ? t`Spray` : t`Pour`}
       </h2>
       <Wanted view={view} wanted={wanted} several={othersM2 > 0} mixed={mixed} missing={missing} />
       {missing !== null && atPace !== null && <AtPace planned={missing} atPace={atPace} />}
       {missing !== null && <NextPot view={view} step={step} missing={missing} usedL={usedL} zone={zone} />}
       {missing === 0 && !more ? (
-        <button type="button" className="btn target" onClick={() => setMore(true)}>
-          Mix more anyway
-        </button>
+        <button
+          type="button"
+          className="btn target"
+          onClick={() => setMore(true)}
+        >{t`Mix more anyway`}</button>
       ) : (
         <OneBatch
           {...props}
@@ -75,8 +78,8 @@ function AtPace({ planned, atPace }: { planned: number; atPace: number }) {
   return (
     <p className={atPace > planned ? 'text-warning font-semibold' : ''}>
       {atPace > planned
-        ? `The coat goes on thicker than planned: at this pace ${show(atPace, 'volume')} more is needed.`
-        : `The coat goes on thinner than planned: at this pace ${atPace > 0 ? `${show(atPace, 'volume')} more would do` : 'the mixed paint is enough'}. Check the wet film.`}
+        ? t`The coat goes on thicker than planned: at this pace ${show(atPace, 'volume')} more is needed.`
+        : t`The coat goes on thinner than planned: at this pace ${atPace > 0 ? t`${show(atPace, 'volume')} more would do` : t`the mixed paint is enough`}. Check the wet film.`}
     </p>
   );
 }
@@ -100,15 +103,16 @@ function Wanted({
   return (
     <p {...SPOKEN}>
       {view.clock.next && view.clock.next.coveredM2 > 0
-        ? 'The part not yet covered needs'
-        : 'This coat needs'}{' '}
+        ? t`The part not yet covered needs`
+        : t`This coat needs`}{' '}
       <strong>{show(wanted, 'volume')}</strong>
-      {several && ' for all selected areas'}.
+      {several && t` for all selected areas`}.
       {mixed > 0 && missing !== null && (
         <>
-          {' '}
-          {show(mixed, 'volume')} mixed{missing > 0 ? ', ' : '. '}{' '}
-          <strong>{missing > 0 ? `${show(missing, 'volume')} still to mix.` : 'Nothing left to mix.'}</strong>
+          {t` ${show(mixed, 'volume')} mixed${missing > 0 ? ', ' : '. '} `}
+          <strong>
+            {missing > 0 ? t`${show(missing, 'volume')} still to mix.` : t`Nothing left to mix.`}
+          </strong>
         </>
       )}
     </p>

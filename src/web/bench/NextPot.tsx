@@ -1,5 +1,6 @@
 import type { BenchView, Step } from '../../contract/index.ts';
 import { nextPotMs } from '../../core/mix/index.ts';
+import { t } from '../../words.ts';
 import { useNow } from '../clock/now.ts';
 import { sayAt, sayCountdown } from '../clock/say.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
@@ -51,8 +52,8 @@ export function NextPot(props: Props) {
   const { show } = useUnits();
   const at = nextAt(props, now);
   useAnnounced(at !== null && at <= now, {
-    title: 'Mix the next pot now',
-    text: `${view.area.name}, ${view.boat.name}: ${show(missing, 'volume')} left to mix.`,
+    title: t`Mix the next pot now`,
+    text: t`${view.area.name}, ${view.boat.name}: ${show(missing, 'volume')} left to mix.`,
   });
   if (at === null) return null;
   const wait = at - now;
@@ -60,13 +61,15 @@ export function NextPot(props: Props) {
     <p className="border-line border-l-4 pl-3 text-xl" {...SPOKEN}>
       {wait > 0 ? (
         <>
-          Mix the next pot <strong>{sayAt(at, zone, now)}</strong>, in{' '}
+          {t`Mix the next pot `}
+          <strong>{sayAt(at, zone, now)}</strong>
+          {t`, in `}
           <span className="big-figure">{sayCountdown(wait)}</span>
         </>
       ) : (
-        <strong>Mix the next pot now</strong>
+        <strong>{t`Mix the next pot now`}</strong>
       )}
-      : it is then ready as this one runs out. {show(missing, 'volume')} left to mix
+      {t`: it is then ready as this one runs out. ${show(missing, 'volume')} left to mix`}
       {usedL === null && view.rate && `, at ${sayRate(view.rate, show)}`}.
     </p>
   );

@@ -3,6 +3,7 @@ import { v7 as uuidv7 } from 'uuid';
 import type { BenchView, Product, Step } from '../../contract/index.ts';
 import { addition, isByGrams } from '../../core/mix/index.ts';
 import { restsOn, thinnerOf } from '../../core/system/index.ts';
+import { t } from '../../words.ts';
 import { entryWrite } from '../api/logEntry.ts';
 import type { useQueued } from '../api/mutations.ts';
 import { RestsOn } from '../parts/RestsOn.tsx';
@@ -153,11 +154,14 @@ export function OneBatch({
         onSuccess: () => {
           if (tinsEnd)
             log(
-              whyAnyway(view, `Mixed although the tins hold too little to finish the coat: ${anyway.trim()}`),
+              whyAnyway(
+                view,
+                t`Mixed although the tins hold too little to finish the coat: ${anyway.trim()}`,
+              ),
             );
           if (despite) log(whyAnyway(view, despite));
           if (poured && tool.kind === 'scale' && scaleSource() === 'simulated')
-            log(whyAnyway(view, 'Weighed on the simulated scale, so not a real pot.'));
+            log(whyAnyway(view, t`Weighed on the simulated scale, so not a real pot.`));
           setAnyway('');
           setAdditives({});
           setInstead(null);
@@ -232,13 +236,13 @@ export function OneBatch({
         {cautionsFor(sheet.hazards, view.area, step.method).map((caution) => (
           <li key={caution}>{caution}</li>
         ))}
-        <li>The product's safety data sheet and local regulations come first.</li>
+        <li>{t`The product's safety data sheet and local regulations come first.`}</li>
       </ul>
       {twoPart && ratioUnread && (
-        <p role="alert" className="text-error font-semibold">
-          The mixing ratio is a typical value, not from your tin. Check the tin and confirm the ratio before
-          you mix.
-        </p>
+        <p
+          role="alert"
+          className="text-error font-semibold"
+        >{t`The mixing ratio is a typical value, not from your tin. Check the tin and confirm the ratio before you mix.`}</p>
       )}
       {twoPart && (
         <LabelCheck

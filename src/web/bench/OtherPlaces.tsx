@@ -3,6 +3,7 @@ import type { CoatOutlook, HeatView, OtherPlaceView } from '../../contract/index
 import { SHELL_DEFAULTS, SHELLS, type ShellKind } from '../../core/air/index.ts';
 import { type CurrencyCode, toMinor } from '../../core/supply/index.ts';
 import { figure } from '../../core/units/index.ts';
+import { t } from '../../words.ts';
 import type { InsideAsked } from '../api/benchQueries.ts';
 import { saySpan, sayTime } from '../clock/say.ts';
 import { NumberField } from '../forms/NumberField.tsx';
@@ -29,15 +30,15 @@ function keptPrice(): number {
 }
 
 const SHELL_WORDS: Record<ShellKind, string> = {
-  tent: 'Tent, one film',
-  'tent-two-films': 'Tent, two films',
-  'shed-metal': 'Shed, sheet metal',
-  'shed-boards': 'Shed, boards',
-  'shed-insulated': 'Shed, insulated',
-  'hull-metal': 'Inside a metal hull',
-  'hull-grp': 'Inside a GRP hull, single skin',
-  'hull-sandwich': 'Inside a GRP sandwich hull',
-  'hull-timber': 'Inside a timber hull',
+  tent: t`Tent, one film`,
+  'tent-two-films': t`Tent, two films`,
+  'shed-metal': t`Shed, sheet metal`,
+  'shed-boards': t`Shed, boards`,
+  'shed-insulated': t`Shed, insulated`,
+  'hull-metal': t`Inside a metal hull`,
+  'hull-grp': t`Inside a GRP hull, single skin`,
+  'hull-sandwich': t`Inside a GRP sandwich hull`,
+  'hull-timber': t`Inside a timber hull`,
 };
 
 const whole = (value: number, least: number, most: number) =>
@@ -51,32 +52,32 @@ export function OtherPlaces({ outlook, currency, inside, onInside, now, zone }: 
   const heat = outlook.otherPlaces.find((each) => each.heat !== null)?.heat ?? null;
   return (
     <details className="border-base-300 border-y py-2">
-      <summary className="target cursor-pointer py-2">Compare with a tent or heater</summary>
+      <summary className="target cursor-pointer py-2">{t`Compare with a tent or heater`}</summary>
       <div className="space-y-3 pt-2">
         <ul className="list-disc space-y-1 pl-5">
           {outlook.otherPlaces.map((each) => (
             <li key={each.surroundings.kind}>
-              <strong>{each.surroundings.kind === 'heated' ? sayHeated(each, show) : 'Under a tent'}</strong>:{' '}
-              {sayOtherPlace(each, now, zone)}
+              <strong>{each.surroundings.kind === 'heated' ? sayHeated(each, show) : t`Under a tent`}</strong>
+              : {sayOtherPlace(each, now, zone)}
             </li>
           ))}
         </ul>
         {heat && <Heat {...{ heat, price, currency, now, zone }} setC={inside.heatC} />}
         <div className="grid grid-cols-2 gap-3 sm:grid-cols-3">
           <NumberField
-            label="Target temperature"
+            label={t`Target temperature`}
             quantity="temperature"
             value={inside.heatC}
             onChange={(tempC) => onInside({ ...inside, heatC: whole(tempC, 5, 45) })}
           />
           <NumberField
-            label="Heater power"
+            label={t`Heater power`}
             unit="W"
             value={inside.watts}
             onChange={(watts) => onInside({ ...inside, watts: whole(watts, 1, 999_999) })}
           />
           <NumberField
-            label="Volume of the space"
+            label={t`Volume of the space`}
             unit="m³"
             value={inside.roomM3}
             onChange={(m3) => onInside({ ...inside, roomM3: whole(m3, 1, 99_999) })}
@@ -84,7 +85,7 @@ export function OtherPlaces({ outlook, currency, inside, onInside, now, zone }: 
           {heat && (
             <>
               <label className="block">
-                <span className="label-caps block pb-1">Enclosed by</span>
+                <span className="label-caps block pb-1">{t`Enclosed by`}</span>
                 <select
                   className="select w-full"
                   value={heat.shell}
@@ -102,28 +103,28 @@ export function OtherPlaces({ outlook, currency, inside, onInside, now, zone }: 
                 </select>
               </label>
               <NumberField
-                label="Surface to the outside"
+                label={t`Surface to the outside`}
                 quantity="area"
                 value={Math.round(heat.areaM2)}
                 onChange={(m2) => onInside({ ...inside, outsideM2: whole(m2, 1, 99_999) })}
               />
               <NumberField
-                label="Air changes"
-                unit="per hour"
+                label={t`Air changes`}
+                unit={t`per hour`}
                 value={heat.airChangesPerH}
                 onChange={(changes) => onInside({ ...inside, changesTenths: whole(changes * 10, 0, 999) })}
               />
             </>
           )}
           <NumberField
-            label="Water evaporating inside"
+            label={t`Water evaporating inside`}
             unit="l/h"
             value={inside.wetDl / 10}
             onChange={(litres) => onInside({ ...inside, wetDl: whole(litres * 10, 0, 999) })}
           />
           <NumberField
-            label="Price"
-            unit={`${currency} per kWh`}
+            label={t`Price`}
+            unit={t`${currency} per kWh`}
             value={price}
             onChange={(typed) => {
               const kept = Math.min(MOST_PRICE, Math.max(0, typed));
@@ -132,12 +133,7 @@ export function OtherPlaces({ outlook, currency, inside, onInside, now, zone }: 
             }}
           />
         </div>
-        <p className="text-sm">
-          The surface has to be warm, not only the air: measure it. Heating keeps the moisture in the air, so
-          ventilate. A hull that was washed or wet-blasted inside gives off about 0.2 l an hour for each wet
-          square metre (from memory). Use flued or electric heat, never a flame or a glowing wire near
-          solvent.
-        </p>
+        <p className="text-sm">{t`The surface has to be warm, not only the air: measure it. Heating keeps the moisture in the air, so ventilate. A hull that was washed or wet-blasted inside gives off about 0.2 l an hour for each wet square metre (from memory). Use flued or electric heat, never a flame or a glowing wire near solvent.`}</p>
       </div>
     </details>
   );
@@ -163,28 +159,22 @@ function Heat({
   const kilowatts = (watts: number) => `${figure(Math.round(watts / 100) / 10)} kW`;
   const short = heat.neededW > heat.watts;
   const cost = (kWh: number) =>
-    `${figure(Math.round(kWh * 10) / 10)} kWh${price > 0 ? ` (${sayMoney(toMinor(kWh * price, currency), currency)})` : ''}`;
+    t`${figure(Math.round(kWh * 10) / 10)} kWh${price > 0 ? ` (${sayMoney(toMinor(kWh * price, currency), currency)})` : ''}`;
   return (
     <div className="space-y-1">
       <p className={short ? 'font-semibold' : ''}>
-        {kilowatts(heat.watts)} makes this space about {show(heat.warmsK, 'temperatureDifference')} warmer
-        than outside.{' '}
-        {short
-          ? `At ${show(heat.coldestOutsideC, 'temperature')} outside it reaches ${show(heat.coldestInsideC, 'temperature')}; holding ${show(setC, 'temperature', { digits: 0 })} needs ${kilowatts(heat.neededW)}.`
-          : `That holds ${show(setC, 'temperature', { digits: 0 })} (${kilowatts(heat.neededW)} needed at ${show(heat.coldestOutsideC, 'temperature')} outside).`}
+        {t`${kilowatts(heat.watts)} makes this space about ${show(heat.warmsK, 'temperatureDifference')} warmer than outside. ${
+          short
+            ? t`At ${show(heat.coldestOutsideC, 'temperature')} outside it reaches ${show(heat.coldestInsideC, 'temperature')}; holding ${show(setC, 'temperature', { digits: 0 })} needs ${kilowatts(heat.neededW)}.`
+            : t`That holds ${show(setC, 'temperature', { digits: 0 })} (${kilowatts(heat.neededW)} needed at ${show(heat.coldestOutsideC, 'temperature')} outside).`
+        }`}
       </p>
       <p>
         {heat.kWhLikely !== null && heat.kWhMost !== null && heat.until !== null
-          ? `Heating until ${sayTime(heat.until, zone, now)}: with a thermostat, likely ${cost(heat.kWhLikely)}; if always on, at most ${cost(heat.kWhMost)}.${price > 0 ? '' : ' For the cost, enter the price of a kWh below.'}`
-          : 'No cost given: the coat isn’t safe before the forecast ends.'}
+          ? t`Heating until ${sayTime(heat.until, zone, now)}: with a thermostat, likely ${cost(heat.kWhLikely)}; if always on, at most ${cost(heat.kWhMost)}.${price > 0 ? '' : t` For the cost, enter the price of a kWh below.`}`
+          : t`No cost given: the coat isn’t safe before the forecast ends.`}
       </p>
-      <p className="text-sm">
-        Heat loss {figure(Math.round(heat.lossWPerK))} W/K = {heat.uWPerM2K} W/m²K ×{' '}
-        {show(heat.areaM2, 'area')} + 0.33 × {figure(heat.airChangesPerH)} × {figure(heat.volumeM3)} m³ (EN
-        12831 simplified; W/m²K of {SHELL_DEFAULTS[heat.shell].uWPerM2K} and air changes are typical values
-        from memory). Nearly warm after about {saySpan(heat.warmUpH * 3_600_000)}. The surface to the outside
-        is taken as that of a cube of this volume unless you enter it.
-      </p>
+      <p className="text-sm">{t`Heat loss ${figure(Math.round(heat.lossWPerK))} W/K = ${heat.uWPerM2K} W/m²K × ${show(heat.areaM2, 'area')} + 0.33 × ${figure(heat.airChangesPerH)} × ${figure(heat.volumeM3)} m³ (EN 12831 simplified; W/m²K of ${SHELL_DEFAULTS[heat.shell].uWPerM2K} and air changes are typical values from memory). Nearly warm after about ${saySpan(heat.warmUpH * 3_600_000)}. The surface to the outside is taken as that of a cube of this volume unless you enter it.`}</p>
     </div>
   );
 }
@@ -196,16 +186,16 @@ function sayHeated(
 ): string {
   const setC = surroundings.kind === 'heated' ? surroundings.setPointC : 0;
   return heat && heat.coldestInsideC < setC
-    ? `Heated, at least ${show(heat.coldestInsideC, 'temperature', { digits: 0 })}`
-    : `Heated to ${show(setC, 'temperature', { digits: 0 })}`;
+    ? t`Heated, at least ${show(heat.coldestInsideC, 'temperature', { digits: 0 })}`
+    : t`Heated to ${show(setC, 'temperature', { digits: 0 })}`;
 }
 
 function sayOtherPlace({ start, safe, next }: OtherPlaceView, now: number, zone: string): string {
-  if (start === null) return 'no suitable start within the forecast';
+  if (start === null) return t`no suitable start within the forecast`;
   return [
-    Date.parse(start) <= now ? 'suitable now' : `suitable from ${sayTime(start, zone, now)}`,
-    safe !== null && `safe from dew and rain ${sayTime(safe, zone, now)}`,
-    next !== null && `next coat from ${sayTime(next, zone, now)}`,
+    Date.parse(start) <= now ? t`suitable now` : t`suitable from ${sayTime(start, zone, now)}`,
+    safe !== null && t`safe from dew and rain ${sayTime(safe, zone, now)}`,
+    next !== null && t`next coat from ${sayTime(next, zone, now)}`,
   ]
     .filter(Boolean)
     .join(', ');

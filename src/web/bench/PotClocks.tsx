@@ -3,6 +3,7 @@ import type { PotView, Product, Step } from '../../contract/index.ts';
 import { litresInPot } from '../../core/mix/index.ts';
 import { type ProductSheet, thinnerOf } from '../../core/system/index.ts';
 import { figure } from '../../core/units/index.ts';
+import { t } from '../../words.ts';
 import { entryWrite } from '../api/logEntry.ts';
 import { useQueued } from '../api/mutations.ts';
 import { useNow } from '../clock/now.ts';
@@ -38,7 +39,8 @@ export function PotClocks({
   return (
     <section aria-labelledby="pots" className="space-y-3">
       <h2 id="pots" className="batten pb-1 text-lg">
-        Mixed, in use{pots.length > 1 && ` (${pots.length} pots)`}
+        {t`Mixed, in use`}
+        {pots.length > 1 && t` (${pots.length} pots)`}
       </h2>
       {pots.map((pot) => (
         <PotClock
@@ -78,11 +80,11 @@ function PotClock({
   const whole = (sets ?? ready) - mixed || 1;
   const at = (ms: number) => Math.min(1, Math.max(0, (ms - mixed) / whole)) * 1000;
   useAnnounced(!inducting, {
-    title: 'Pot ready to apply',
-    text: `${pot.productName}, ${pot.areaName}. The standing time is over.`,
+    title: t`Pot ready to apply`,
+    text: t`${pot.productName}, ${pot.areaName}. The standing time is over.`,
   });
   useAnnounced(last, {
-    title: `Pot life ends in ${LAST_MINUTES} minutes`,
+    title: t`Pot life ends in ${LAST_MINUTES} minutes`,
     text: `${pot.productName}, ${pot.areaName}.`,
   });
   const thinner = (sheet && step && thinnerOf(sheet, step.method)?.name) ?? 'thinner';
@@ -106,13 +108,12 @@ function PotClock({
             {sayPot({ isStirred, inducting, set })}
           </p>
           <p>
-            {show(litresInPot(pot.batch), 'volume')} of {pot.productName}, mixed {sayTime(mixed, zone, now)} (
-            {pot.batch.pours.map((p) => `${p.name} ${figure(p.amount)} ${p.unit}`).join(', ')})
+            {t`${show(litresInPot(pot.batch), 'volume')} of ${pot.productName}, mixed ${sayTime(mixed, zone, now)} (${pot.batch.pours.map((p) => `${p.name} ${figure(p.amount)} ${p.unit}`).join(', ')})`}
           </p>
         </div>
         {until !== null && !set && (
           <p className="text-right" {...SPOKEN}>
-            <span className="label-caps block">{inducting ? 'ready in' : 'pot life ends in'}</span>
+            <span className="label-caps block">{inducting ? t`ready in` : t`pot life ends in`}</span>
             <span className={`big-figure text-6xl ${last ? 'signal-text' : ''}`} role="timer">
               {sayCountdown(until - now)}
             </span>
@@ -121,14 +122,16 @@ function PotClock({
       </div>
       {isStirred && (
         <p className="text-xl" {...SPOKEN}>
-          Two minutes in all: <span className="big-figure">{sayCountdown(mixed + STIR_MS - now)}</span> left.
+          {t`Two minutes in all: `}
+          <span className="big-figure">{sayCountdown(mixed + STIR_MS - now)}</span>
+          {t` left.`}
         </p>
       )}
       {pot.batch.inductionMin > 0 && pot.batch.thinnerLitres > 0 && !set && (
         <p className={inducting ? '' : 'text-lg font-semibold'}>
-          {inducting ? 'After the standing time, stir in' : 'Stir in now, if it isn’t in yet:'}{' '}
-          {show(pot.batch.thinnerLitres, 'volume')} of {thinner}
-          {inducting ? '.' : ', before you apply. Check its label first.'}
+          {inducting
+            ? t`After the standing time, stir in ${show(pot.batch.thinnerLitres, 'volume')} of ${thinner}.`
+            : t`Stir in now, if it isn’t in yet: ${show(pot.batch.thinnerLitres, 'volume')} of ${thinner}, before you apply. Check its label first.`}
         </p>
       )}
       {step && <WrongAdditive pot={pot} step={step} />}
@@ -155,16 +158,19 @@ function PotClock({
       </svg>
       <div className="flex flex-wrap items-center gap-2">
         <span className="grow text-sm">
-          {pot.batch.inductionMin > 0 && `Ready ${sayTime(ready, zone, now)}. `}
-          {sets === null
-            ? 'Pot life unknown. Stop when the mix warms or thickens (common practice). '
-            : `Pot life ends ${sayTime(sets, zone, now)}. `}
-          Never pour leftovers back into the tin.
+          {pot.batch.inductionMin > 0 && t`Ready ${sayTime(ready, zone, now)}. `}
+          {t`${
+            sets === null
+              ? t`Pot life unknown. Stop when the mix warms or thickens (common practice). `
+              : t`Pot life ends ${sayTime(sets, zone, now)}. `
+          }Never pour leftovers back into the tin.`}
         </span>
         {sheet && !set && <WrongPour pot={pot} sheet={sheet} zone={zone} />}
-        <button type="button" className="btn target" onClick={() => end('emptied')}>
-          Mark pot used up
-        </button>
+        <button
+          type="button"
+          className="btn target"
+          onClick={() => end('emptied')}
+        >{t`Mark pot used up`}</button>
         <DiscardPot pot={pot} onDiscard={(usedL) => end('discarded', usedL)} />
       </div>
     </div>
@@ -173,9 +179,9 @@ function PotClock({
 
 /** The state of a pot. */
 function sayPot(of: { isStirred: boolean; inducting: boolean; set: boolean }): string {
-  if (of.set) return 'Pot life over. Don’t use this pot.';
-  if (of.isStirred) return 'Stir, scraping the sides and the bottom';
-  return of.inducting ? 'Standing time: leave the pot to stand' : 'Ready to apply';
+  if (of.set) return t`Pot life over. Don’t use this pot.`;
+  if (of.isStirred) return t`Stir, scraping the sides and the bottom`;
+  return of.inducting ? t`Standing time: leave the pot to stand` : t`Ready to apply`;
 }
 
 /** Additives in a pot that the system doesn’t plan, and planned ones that are missing. */
@@ -187,11 +193,11 @@ function WrongAdditive({ pot, step }: { pot: PotView; step: Step }) {
   if (extra.length + left.length === 0) return null;
   return (
     <p role="alert" className="text-error font-semibold">
-      {extra.length > 0 && `In this pot, and not planned: ${extra.join(', ')}. `}
-      {left.length > 0 && `Planned, and not in this pot: ${left.join(', ')}. `}
+      {extra.length > 0 && t`In this pot, and not planned: ${extra.join(', ')}. `}
+      {left.length > 0 && t`Planned, and not in this pot: ${left.join(', ')}. `}
       {extra.length > 0
-        ? 'Don’t apply it unless the data sheet allows that. The timer above doesn’t allow for it.'
-        : 'Stir it in, or plan the coat without it.'}
+        ? t`Don’t apply it unless the data sheet allows that. The timer above doesn’t allow for it.`
+        : t`Stir it in, or plan the coat without it.`}
     </p>
   );
 }

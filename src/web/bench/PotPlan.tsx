@@ -1,5 +1,6 @@
 import type { BenchView } from '../../contract/index.ts';
 import type { ProductSheet } from '../../core/system/index.ts';
+import { t } from '../../words.ts';
 import { sayMinutes } from '../clock/say.ts';
 import { Why } from '../parts/Why.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
@@ -31,28 +32,25 @@ export function PotPlan({ plan, sheet, rate, potLife, potTempC, inductionMin, mi
   const count = Math.ceil(missing / litres - 0.05);
   // Of a touch-up nobody wants to know how many would make the whole coat.
   const ofThisSize =
-    count > plan.batches.length && count <= MOST_BATCHES ? ` In the size chosen it takes ${count}.` : '';
+    count > plan.batches.length && count <= MOST_BATCHES ? t` In the size chosen it takes ${count}.` : '';
   return (
     <Why
       figure={
         plan.fitsOnePot ? (
-          <span>One batch is enough.{ofThisSize}</span>
+          <span>{t`One batch is enough.${ofThisSize}`}</span>
         ) : (
           <strong>
-            Too much for one batch. Mix {plan.batches.length} batches of {show(first?.litres ?? 0, 'volume')},
-            one every {sayMinutes((second?.mixAtMin ?? 0) - (first?.mixAtMin ?? 0))}.{ofThisSize}
+            {t`Too much for one batch. Mix ${plan.batches.length} batches of ${show(first?.litres ?? 0, 'volume')}, one every ${sayMinutes((second?.mixAtMin ?? 0) - (first?.mixAtMin ?? 0))}.${ofThisSize}`}
           </strong>
         )
       }
     >
       <p>
-        Usable time: {sayMinutes(potLife)} pot life{' '}
-        {sheet.potLife.length > 0 ? `at ${show(potTempC, 'temperature')}` : '(from the tin)'} − {inductionMin}{' '}
-        min standing time{sheet.inductionMin === null && ' (from the tin)'} − 10 min reserve ={' '}
-        {Math.round(plan.usableMinutes)} min. At {sayRate(rate, show)} that is enough to apply{' '}
-        {show(plan.largestLitres, 'volume')}.{' '}
+        {t`Usable time: ${sayMinutes(potLife)} pot life ${sheet.potLife.length > 0 ? `at ${show(potTempC, 'temperature')}` : t`(from the tin)`} − ${inductionMin} min standing time`}
+        {sheet.inductionMin === null && t` (from the tin)`}
+        {t` − 10 min reserve = ${Math.round(plan.usableMinutes)} min. At ${sayRate(rate, show)} that is enough to apply ${show(plan.largestLitres, 'volume')}. `}
         {sheet.potLife.length > 0 &&
-          ' Pot life is from the data sheet and halves for every 10 °C warmer (common practice).'}
+          t` Pot life is from the data sheet and halves for every 10 °C warmer (common practice).`}
       </p>
     </Why>
   );

@@ -1,6 +1,7 @@
 import type { Pour, Split } from '../../core/mix/index.ts';
 import { type MeasuringTool, mlPerMm } from '../../core/mix/index.ts';
 import { figure, fromCanonical, type UnitSystem } from '../../core/units/index.ts';
+import { t } from '../../words.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { SPOKEN } from './ReadAloud.tsx';
 
@@ -14,7 +15,7 @@ function reading(
   const own = volume
     ? (ml: number) => fromCanonical(ml / 1000, system === 'us' ? 'usfloz' : 'ml')
     : (g: number) => fromCanonical(g / 1000, system === 'us' ? 'oz' : 'g');
-  const [ml, gram] = system === 'us' ? ['US fl oz', 'oz'] : ['ml', 'g'];
+  const [ml, gram] = system === 'us' ? [t`US fl oz`, 'oz'] : ['ml', 'g'];
   const amount = figure(Math.round(own(pour.amount) * 100) / 100);
   switch (tool.kind) {
     case 'scale':
@@ -22,13 +23,13 @@ function reading(
     case 'syringe':
       return { figure: amount, unit: ml, below: '' };
     case 'cup':
-      return { figure: amount, unit: ml, below: `fill to ${figure(own(pour.fillTo ?? 0))} ${ml}` };
+      return { figure: amount, unit: ml, below: t`fill to ${figure(own(pour.fillTo ?? 0))} ${ml}` };
     case 'stick': {
       const mm = (each: number) => each / mlPerMm(tool.potDiameterMm);
       const unit = system === 'us' ? 'in' : 'mm';
       const shown = (each: number) =>
         system === 'us' ? figure(Math.round((mm(each) / 25.4) * 100) / 100) : String(Math.round(mm(each)));
-      return { figure: shown(pour.amount), unit, below: `mark at ${shown(pour.fillTo ?? 0)} ${unit}` };
+      return { figure: shown(pour.amount), unit, below: t`mark at ${shown(pour.fillTo ?? 0)} ${unit}` };
     }
     case 'counted-cups':
       return {
@@ -62,7 +63,7 @@ export function Pours({ split, tool, product }: { split: Split; tool: MeasuringT
         viewBox="0 0 100 150"
         className="h-44 shrink-0"
         role="img"
-        aria-label={`Mixing pot for ${product}, showing the parts to pour`}
+        aria-label={t`Mixing pot for ${product}, showing the parts to pour`}
       >
         {split.pours.map((pour, i) => {
           const height = (pour.amount / total) * 118;

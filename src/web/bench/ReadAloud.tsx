@@ -1,4 +1,5 @@
 import { useEffect, useState } from 'react';
+import { t } from '../../words.ts';
 
 /** Marks text that is read aloud, in the order of the page. */
 export const SPOKEN = { 'data-spoken': '' };
@@ -28,7 +29,7 @@ export function ReadAloud() {
   };
   return (
     <button type="button" className="btn btn-sm target no-print" aria-pressed={isSpeaking} onClick={toggle}>
-      {isSpeaking ? 'Stop reading' : 'Read aloud'}
+      {isSpeaking ? t`Stop reading` : t`Read aloud`}
     </button>
   );
 }

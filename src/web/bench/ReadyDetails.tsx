@@ -1,6 +1,7 @@
 import type { ReactNode } from 'react';
 import type { BenchView } from '../../contract/index.ts';
 import type { Site } from '../../core/air/index.ts';
+import { t } from '../../words.ts';
 import type { InsideAsked } from '../api/benchQueries.ts';
 import { RestsOn } from '../parts/RestsOn.tsx';
 import { haveReady } from './cautions.ts';
@@ -33,14 +34,12 @@ export function ReadyDetails({
   return (
     <>
       <section aria-labelledby="have-ready" className="space-y-2">
-        <h2 id="have-ready" className="batten pb-1 text-lg">
-          Before you open a tin
-        </h2>
+        <h2 id="have-ready" className="batten pb-1 text-lg">{t`Before you open a tin`}</h2>
         <ul className="border-line space-y-1 border-l-4 pl-3">
           {haveReady(product.sheet.hazards, view.area, step.method).map((each) => (
             <li key={each}>{each}</li>
           ))}
-          <li>The product’s safety data sheet and local regulations come first.</li>
+          <li>{t`The product’s safety data sheet and local regulations come first.`}</li>
         </ul>
       </section>
       <HoursAhead view={view} zone={zone} site={site} />

@@ -1,5 +1,6 @@
 import { ScanLine } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
+import { t } from '../../words.ts';
 
 /** What the code of a lot's label reads (the labels under Stock). */
 const LOT_CODE = /^jackplane:lot\/([0-9a-f-]{36})$/;
@@ -37,14 +38,15 @@ export function ScanLabel({ onLot }: Props) {
           onNone={() => {
             setOn(false);
             setHasCamera(false);
-            setProblem('The browser gives no camera. Photograph the label, or tap the lot below.');
+            setProblem(t`The browser gives no camera. Photograph the label, or tap the lot below.`);
           }}
         />
       ) : (
         <div className="flex flex-wrap gap-2">
           {hasCamera ? (
             <button type="button" className="btn target" onClick={() => setOn(true)}>
-              <ScanLine size={18} aria-hidden="true" /> Scan label
+              <ScanLine size={18} aria-hidden="true" />
+              {t` Scan label`}
             </button>
           ) : (
             <FromPhoto onCode={read} onProblem={setProblem} />
@@ -65,7 +67,8 @@ function FromPhoto({
 }) {
   return (
     <label className="btn target">
-      <ScanLine size={18} aria-hidden="true" /> Photograph label
+      <ScanLine size={18} aria-hidden="true" />
+      {t` Photograph label`}
       <input
         type="file"
         accept="image/*"
@@ -79,7 +82,7 @@ function FromPhoto({
             .then(codeIn)
             .catch(() => null);
           if (code === null)
-            onProblem('No code was found in the photo. Hold the label flat and closer, or tap the lot below.'); // biome-ignore format: one line
+            onProblem(t`No code was found in the photo. Hold the label flat and closer, or tap the lot below.`); // biome-ignore format: one line
           else onCode(code);
         }}
       />
@@ -135,10 +138,8 @@ function Camera({
   return (
     <div className="space-y-2">
       <video ref={video} playsInline muted className="bg-base-300 max-h-80 w-full object-contain" />
-      <p>Hold the code of the label in the picture.</p>
-      <button type="button" className="btn target" onClick={onClose}>
-        Stop scanning
-      </button>
+      <p>{t`Hold the code of the label in the picture.`}</p>
+      <button type="button" className="btn target" onClick={onClose}>{t`Stop scanning`}</button>
     </div>
   );
 }

@@ -1,6 +1,7 @@
 import { useId, useState } from 'react';
 import type { AlikeArea, BenchView, Product, Step } from '../../contract/index.ts';
 import { lapReady, MOST_SECTIONS, MOST_WET_EDGE_MIN, sectionsOf } from '../../core/film/index.ts';
+import { t } from '../../words.ts';
 import { useNow } from '../clock/now.ts';
 import { sayAt, sayTime } from '../clock/say.ts';
 import { Stepper } from '../forms/Stepper.tsx';
@@ -77,20 +78,17 @@ export function Sections(props: Props) {
   return (
     <section aria-labelledby={heading} className="space-y-2">
       <h3 id={heading} className="label-caps">
-        {isOneOfSeveral ? `Sections of ${area.name}` : 'Sections'}
+        {isOneOfSeveral ? t`Sections of ${area.name}` : t`Sections`}
       </h3>
       <p>
         {done > 0
-          ? `${done} of ${counted(count, 'section')} covered, ${show(coveredShare * areaM2, 'area')} of ${show(areaM2, 'area')}.`
+          ? t`${done} of ${counted(count, 'section')} covered, ${show(coveredShare * areaM2, 'area')} of ${show(areaM2, 'area')}.`
           : count === 1
-            ? `One section of ${each}. Tap it once you have covered it.`
-            : `${count} sections of ${each}. Join each one while the edge of the last is wet, and stop only at a chine, seam or tape line. Tap each section you have covered.`}
+            ? t`One section of ${each}. Tap it once you have covered it.`
+            : t`${count} sections of ${each}. Join each one while the edge of the last is wet, and stop only at a chine, seam or tape line. Tap each section you have covered.`}
       </p>
       {takesAggregate && (
-        <p className="font-semibold">
-          Strew aggregate into each section as soon as it is covered, to excess, until no wet paint shows.
-          Leave a wet strip along the edge that the next section joins.
-        </p>
+        <p className="font-semibold">{t`Strew aggregate into each section as soon as it is covered, to excess, until no wet paint shows. Leave a wet strip along the edge that the next section joins.`}</p>
       )}
       {lap && <SecondLap lap={lap} count={count} zone={zone} />}
       <SectionsDrawing
@@ -111,7 +109,7 @@ export function Sections(props: Props) {
               type="button"
               className={`btn target min-w-14 ${covered ? 'btn-neutral' : ''}`}
               aria-pressed={covered}
-              aria-label={`Section ${no + 1} of ${count}${isOneOfSeveral ? `, ${area.name}` : ''}`}
+              aria-label={t`Section ${no + 1} of ${count}${isOneOfSeveral ? `, ${area.name}` : ''}`}
               onClick={() => tap(no)}
             >
               {covered && '✓ '}
@@ -123,7 +121,7 @@ export function Sections(props: Props) {
       {done === 0 ? (
         <div className="max-w-xs">
           <Stepper
-            label="Number of sections"
+            label={t`Number of sections`}
             unit=""
             value={count}
             step={1}
@@ -148,8 +146,8 @@ function SecondLap({ lap, count, zone }: { lap: NonNullable<Props['lap']>; count
   if (nextMs === null) return null;
   return (
     <p className="font-semibold">
-      {ready > 0 && `The coat below is ready in ${ready === 1 ? 'section 1' : `sections 1 to ${ready}`}. `}
-      Section {ready + 1} is ready {sayAt(nextMs, zone, now)}. Don’t overtake the cure.
+      {ready > 0 && t`The coat below is ready in ${ready === 1 ? 'section 1' : `sections 1 to ${ready}`}. `}
+      {t`Section ${ready + 1} is ready ${sayAt(nextMs, zone, now)}. Don’t overtake the cure.`}
     </p>
   );
 }
@@ -180,12 +178,12 @@ function WetEdge({ boat, area, applying, zone, minutes, set }: WetEdgeProps) {
   const times = applying.progress.sections.flatMap(({ atMs }, no) => (atMs === null ? [] : [{ atMs, no }]));
   const lastMs = Math.max(...times.map(({ atMs }) => atMs));
   const wetMin = Math.floor((now - lastMs) / MINUTE_MS);
-  const wetFor = wetMin < 1 ? 'less than 1 min' : `${wetMin} min`;
+  const wetFor = wetMin < 1 ? t`less than 1 min` : t`${wetMin} min`;
   const byMs = minutes > 0 ? lastMs + minutes * MINUTE_MS : null;
   const isSet = byMs !== null && now >= byMs;
   useAnnounced(isSet, {
-    title: 'The wet edge may have set',
-    text: `${area.name}, ${boat.name}: stop at a chine, seam or tape line.`,
+    title: t`The wet edge may have set`,
+    text: t`${area.name}, ${boat.name}: stop at a chine, seam or tape line.`,
   });
   const age = (atMs: number) => (now - atMs) / MINUTE_MS;
   const runs = times.filter(({ atMs }) => age(atMs) >= RUNS_FROM_MIN && age(atMs) < RUNS_UNTIL_MIN);
@@ -193,20 +191,17 @@ function WetEdge({ boat, area, applying, zone, minutes, set }: WetEdgeProps) {
     <div className="space-y-2">
       <p className={`text-xl ${isSet ? 'text-error font-semibold' : ''}`} role={isSet ? 'alert' : undefined}>
         {isSet
-          ? 'The edge may have set. Don’t work into it: finish at a chine, seam or tape line and join there.'
+          ? t`The edge may have set. Don’t work into it: finish at a chine, seam or tape line and join there.`
           : byMs === null
-            ? `The last edge has been wet for ${wetFor}.`
-            : `Join the next section by ${sayTime(byMs, zone, now)}. The edge has been wet for ${wetFor}.`}
+            ? t`The last edge has been wet for ${wetFor}.`
+            : t`Join the next section by ${sayTime(byMs, zone, now)}. The edge has been wet for ${wetFor}.`}
       </p>
       {runs.length > 0 && (
-        <p>
-          Look at {runs.length > 1 ? 'sections' : 'section'} {runs.map(({ no }) => no + 1).join(', ')} again
-          for runs and dry spots, with the light at a low angle.
-        </p>
+        <p>{t`Look at ${runs.length > 1 ? t`sections` : t`section`} ${runs.map(({ no }) => no + 1).join(', ')} again for runs and dry spots, with the light at a low angle.`}</p>
       )}
       <div className="max-w-xs">
         <Stepper
-          label="Wet edge stays open"
+          label={t`Wet edge stays open`}
           unit="min"
           value={minutes}
           step={1}
@@ -214,7 +209,7 @@ function WetEdge({ boat, area, applying, zone, minutes, set }: WetEdgeProps) {
           max={MOST_WET_EDGE_MIN}
           onChange={(value) => set(Math.round(value))}
         />
-        <p className="text-sm">From the data sheet; shorter in heat, sun and wind. 0: not known.</p>
+        <p className="text-sm">{t`From the data sheet; shorter in heat, sun and wind. 0: not known.`}</p>
       </div>
     </div>
   );

@@ -1,5 +1,6 @@
 import type { Area } from '../../contract/index.ts';
 import { equalStrips, hasHull, hullLines, type Point } from '../../core/hull/index.ts';
+import { t } from '../../words.ts';
 import { useBoat } from '../api/boatQueries.ts';
 import { areaOutlines } from '../parts/drawing/areaOutline.ts';
 import { pathOf } from '../parts/drawing/drawn.ts';
@@ -74,7 +75,7 @@ export function SectionsDrawing({ boatId, areaId, isPart, count, isCovered, onTa
         })}
       </svg>
       <figcaption className="text-sm">
-        {lookedAt(area)} Sections of equal size; the drawing is not to scale.
+        {t`${lookedAt(area)} Sections of equal size; the drawing is not to scale.`}
       </figcaption>
     </figure>
   );
@@ -82,10 +83,10 @@ export function SectionsDrawing({ boatId, areaId, isPart, count, isCovered, onTa
 
 /** From where the area is seen. */
 function lookedAt({ zone, side }: Area): string {
-  if (zone === 'deck') return 'From above, bow to the right.';
+  if (zone === 'deck') return t`From above, bow to the right.`;
   if (side === 'both' && zone !== 'bilge')
-    return 'As you walk round the bow: starboard on the left, port on the right.';
-  return `As you face it: the bow is on the ${side === 'port' && zone !== 'bilge' ? 'left' : 'right'}.`;
+    return t`As you walk round the bow: starboard on the left, port on the right.`;
+  return t`As you face it: the bow is on the ${side === 'port' && zone !== 'bilge' ? 'left' : 'right'}.`;
 }
 
 /** Where a point lies on the drawing, and how tall that is. */

@@ -1,6 +1,7 @@
 import type { Addition, Batch, MixPart, Split } from '../../core/mix/index.ts';
 import type { ProductSheet } from '../../core/system/index.ts';
 import { figure, fromCanonical } from '../../core/units/index.ts';
+import { t } from '../../words.ts';
 import { Why } from '../parts/Why.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
 
@@ -45,50 +46,42 @@ export function SplitNotes({
           figure={
             asked.withinTolerance ? (
               <span>
-                Ratio {parts.map((p) => p.ratio).join(' : ')} by {sheet.ratioBy},{' '}
-                {isExact(asked.ratioError)
-                  ? 'exact'
-                  : `${percent(Math.abs(asked.ratioError))} off after rounding`}
+                {t`Ratio ${parts.map((p) => p.ratio).join(' : ')} by ${sheet.ratioBy}, ${
+                  isExact(asked.ratioError)
+                    ? 'exact'
+                    : t`${percent(Math.abs(asked.ratioError))} off after rounding`
+                }`}
               </span>
             ) : (
-              <strong className="text-error">
-                Ratio {percent(Math.abs(asked.ratioError))} off. This tool is too coarse for this batch.
-              </strong>
+              <strong className="text-error">{t`Ratio ${percent(Math.abs(asked.ratioError))} off. This tool is too coarse for this batch.`}</strong>
             )
           }
         >
-          <p>
-            Each part is rounded to the tool’s graduations. Allowed error: ±
-            {Math.round((sheet.ratioTolerance ?? 0.05) * 100)} %
-            {sheet.ratioTolerance === null ? ' (common practice; not on the data sheet)' : ' (data sheet)'}.
-          </p>
+          <p>{t`Each part is rounded to the tool’s graduations. Allowed error: ±${Math.round((sheet.ratioTolerance ?? 0.05) * 100)} %${sheet.ratioTolerance === null ? t` (common practice; not on the data sheet)` : t` (data sheet)`}.`}</p>
         </Why>
       )}
       {asked.sizeError < -SHORT && !isOtherwise && (
-        <p className="text-warning font-semibold">
-          Rounding to the tool’s graduations makes this batch {Math.round(-asked.sizeError * 100)} % smaller
-          than you asked for.
-        </p>
+        <p className="text-warning font-semibold">{t`Rounding to the tool’s graduations makes this batch ${Math.round(-asked.sizeError * 100)} % smaller than you asked for.`}</p>
       )}
       {better && !isOtherwise && (
         <p>
           {isExact(better.split.ratioError)
-            ? `A batch of ${size(better.split)} can be measured exactly with this tool.`
-            : `A batch of ${size(better.split)} measures to within ${percent(Math.abs(better.split.ratioError))} of the ratio with this tool.`}{' '}
+            ? t`A batch of ${size(better.split)} can be measured exactly with this tool.`
+            : t`A batch of ${size(better.split)} measures to within ${percent(Math.abs(better.split.ratioError))} of the ratio with this tool.`}{' '}
           <button type="button" className="btn target" onClick={() => onTake(better.litres)}>
-            Use {size(better.split)}
+            {t`Use ${size(better.split)}`}
           </button>
         </p>
       )}
       {thinner.litres > 0 && (
         <p className={thinner.verdict === 'within' ? '' : 'text-error font-semibold'}>
           {thinner.name}: {show(thinner.litres, 'volume')}
-          {inductionMin > 0 && ', after the standing time'}.{' '}
+          {inductionMin > 0 && t`, after the standing time`}.{' '}
           {thinner.verdict === 'over-limit' &&
-            `Over the data sheet’s limit of ${percent(thinner.maxFraction ?? 0)}.`}
+            t`Over the data sheet’s limit of ${percent(thinner.maxFraction ?? 0)}.`}
           {thinner.verdict === 'limit-not-stated' &&
-            'The data sheet gives no amount. Ask the manufacturer; 5–10 % is common practice.'}
-          {thinner.verdict === 'not-on-sheet' && 'The data sheet names no thinner. Don’t add any.'}
+            t`The data sheet gives no amount. Ask the manufacturer; 5–10 % is common practice.`}
+          {thinner.verdict === 'not-on-sheet' && t`The data sheet names no thinner. Don’t add any.`}
         </p>
       )}
     </>

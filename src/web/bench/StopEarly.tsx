@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { t } from '../../words.ts';
 import { sayTime } from '../clock/say.ts';
 import { SPOKEN } from './ReadAloud.tsx';
 
@@ -7,41 +8,41 @@ type StopReason = 'ran-out' | 'rain' | 'thick' | 'dust' | 'handover';
 /** What ends a coat before its area is covered, and what to do about it [T, handbook parts 7, 8 and 12]. */
 const REASONS: Record<StopReason, { label: string; note: string; advice: readonly string[] }> = {
   'ran-out': {
-    label: 'The paint ran out',
-    note: 'the paint ran out',
+    label: t`The paint ran out`,
+    note: t`the paint ran out`,
     advice: [
-      'Don’t stretch the last of it: a film too thin fails first.',
-      'End at a seam, a chine or a tape line while the edge is wet. The rest stays on the list, with its litres.',
+      t`Don’t stretch the last of it: a film too thin fails first.`,
+      t`End at a seam, a chine or a tape line while the edge is wet. The rest stays on the list, with its litres.`,
     ],
   },
   rain: {
-    label: 'Rain or spray on the wet film',
-    note: 'rain on the wet film',
+    label: t`Rain or spray on the wet film`,
+    note: t`rain on the wet film`,
     advice: [
-      'Leave the wet film alone. Brushing over it works the water in.',
-      'Once it is dry, look for dull, milky and pitted places and add each as a finding. Wash epoxy with water before you sand it.',
+      t`Leave the wet film alone. Brushing over it works the water in.`,
+      t`Once it is dry, look for dull, milky and pitted places and add each as a finding. Wash epoxy with water before you sand it.`,
     ],
   },
   thick: {
-    label: 'The pot got hot or thick',
-    note: 'the pot got thick',
+    label: t`The pot got hot or thick`,
+    note: t`the pot got thick`,
     advice: [
-      'Don’t thin it: its pot life is over, and it won’t bond or flow. Put the pot outside, away from anything that burns.',
-      'End at a seam or line while the edge is wet. Mark the pot as discarded.',
+      t`Don’t thin it: its pot life is over, and it won’t bond or flow. Put the pot outside, away from anything that burns.`,
+      t`End at a seam or line while the edge is wet. Mark the pot as discarded.`,
     ],
   },
   dust: {
-    label: 'Dust, insects or overspray',
-    note: 'dust, insects or overspray on the wet film',
+    label: t`Dust, insects or overspray`,
+    note: t`dust, insects or overspray on the wet film`,
     advice: [
-      'Leave what is in the wet film. When it is hard, sand it out with 400 wet and recoat.',
-      'Find out where it comes from before you go on.',
+      t`Leave what is in the wet film. When it is hard, sand it out with 400 wet and recoat.`,
+      t`Find out where it comes from before you go on.`,
     ],
   },
   handover: {
-    label: 'Somebody else goes on',
-    note: 'somebody else went on',
-    advice: ['Log what you have covered under your name. Whoever goes on logs the rest under theirs.'],
+    label: t`Somebody else goes on`,
+    note: t`somebody else went on`,
+    advice: [t`Log what you have covered under your name. Whoever goes on logs the rest under theirs.`],
   },
 };
 
@@ -50,9 +51,9 @@ export function StopEarly({ zone, onStop }: { zone: string; onStop: (note: strin
   const [reason, setReason] = useState<StopReason | null>(null);
   return (
     <details className="border-base-300 border-y py-2">
-      <summary className="target cursor-pointer py-2">Had to stop early?</summary>
+      <summary className="target cursor-pointer py-2">{t`Had to stop early?`}</summary>
       <fieldset className="space-y-1 pt-2">
-        <legend className="sr-only">Why it stopped</legend>
+        <legend className="sr-only">{t`Why it stopped`}</legend>
         {Object.entries(REASONS).map(([code, { label }]) => (
           <label key={code} className="target flex cursor-pointer items-center gap-3">
             <input
@@ -77,11 +78,9 @@ export function StopEarly({ zone, onStop }: { zone: string; onStop: (note: strin
             type="button"
             className="btn btn-primary target"
             onClick={() =>
-              onStop(`Stopped at ${sayTime(Date.now(), zone, Date.now())}: ${REASONS[reason].note}.`)
+              onStop(t`Stopped at ${sayTime(Date.now(), zone, Date.now())}: ${REASONS[reason].note}.`)
             }
-          >
-            Log what is covered
-          </button>
+          >{t`Log what is covered`}</button>
         </div>
       )}
     </details>

@@ -1,6 +1,7 @@
 import { v7 as uuidv7 } from 'uuid';
 import type { BenchView } from '../../contract/index.ts';
 import { holdsAggregate } from '../../core/cure/index.ts';
+import { t } from '../../words.ts';
 import { entryWrite } from '../api/logEntry.ts';
 import { useQueued } from '../api/mutations.ts';
 import { useNow } from '../clock/now.ts';
@@ -25,28 +26,22 @@ export function StrewNow({ view, zone }: { view: BenchView; zone: string }) {
   const { isWet, untilMs } = holdsAggregate({ toMs: Date.parse(film.appliedTo), tackFreeMs, nowMs: now });
   if (isWet)
     return (
-      <section aria-label="Aggregate" className="board border-l-signal space-y-2 border-l-8 p-3">
-        <p className="lettered text-xl" {...SPOKEN}>
-          Strew the aggregate now, while the coat is wet
-        </p>
+      <section aria-label={t`Aggregate`} className="board border-l-signal space-y-2 border-l-8 p-3">
+        <p className="lettered text-xl" {...SPOKEN}>{t`Strew the aggregate now, while the coat is wet`}</p>
         <p>
-          {film.productName}, finished {sayTime(film.appliedTo, zone, now)}.{' '}
-          {untilMs === null
-            ? 'It isn’t known when it is tack-free. Test a corner before you strew.'
-            : `It is tack-free about ${sayTime(untilMs, zone, now)}; aggregate holds only well before that.`}
+          {t`${film.productName}, finished ${sayTime(film.appliedTo, zone, now)}. ${
+            untilMs === null
+              ? t`It isn’t known when it is tack-free. Test a corner before you strew.`
+              : t`It is tack-free about ${sayTime(untilMs, zone, now)}; aggregate holds only well before that.`
+          }`}
         </p>
-        <button type="button" className="btn btn-primary target" onClick={mark}>
-          Mark as strewn
-        </button>
+        <button type="button" className="btn btn-primary target" onClick={mark}>{t`Mark as strewn`}</button>
       </section>
     );
   return (
-    <section aria-label="Aggregate" className="board border-l-8 p-3">
-      <p className="lettered text-xl">The coat is no longer wet: aggregate won’t hold in it</p>
-      <p>
-        If it was strewn in time, mark that below. If not, add another coat of {film.productName} and strew
-        into that.
-      </p>
+    <section aria-label={t`Aggregate`} className="board border-l-8 p-3">
+      <p className="lettered text-xl">{t`The coat is no longer wet: aggregate won’t hold in it`}</p>
+      <p>{t`If it was strewn in time, mark that below. If not, add another coat of ${film.productName} and strew into that.`}</p>
     </section>
   );
 }

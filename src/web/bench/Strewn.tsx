@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import type { EntryInput, WorkBody, WorkView } from '../../contract/index.ts';
+import { t } from '../../words.ts';
 import { FormReader, refusals } from '../forms/canonical.ts';
 import { Field } from '../forms/Field.tsx';
 import { RecordForm } from '../forms/RecordForm.tsx';
@@ -27,8 +28,8 @@ export function Strewn({ task, entryOf, onDone, onUndo }: Props) {
     return (
       <Weigh
         key="strewn"
-        label="Strewn"
-        button="Log as strewn"
+        label={t`Strewn`}
+        button={t`Log as strewn`}
         entryOf={(kg) => entryOf('strewn', { strewnKg: kg, sweptBackKg: null })}
         onDone={done}
         onCancel={close}
@@ -38,8 +39,8 @@ export function Strewn({ task, entryOf, onDone, onUndo }: Props) {
     return (
       <Weigh
         key="swept"
-        label="Swept back"
-        button="Log as swept up"
+        label={t`Swept back`}
+        button={t`Log as swept up`}
         entryOf={(kg) => entryOf('done', { strewnKg: strewn.kg as number, sweptBackKg: kg })}
         onDone={done}
         onCancel={close}
@@ -59,18 +60,19 @@ export function Strewn({ task, entryOf, onDone, onUndo }: Props) {
           )
         }
       >
-        {strewn === null ? 'Mark as strewn' : 'Mark as swept up'}
+        {strewn === null ? t`Mark as strewn` : t`Mark as swept up`}
         <span className="sr-only">: {sayTask({ ...task, note: '' })}</span>
       </button>
       {isWeighed && (
         <button type="button" className="btn target" onClick={() => setWeighing(true)}>
-          {strewn === null ? 'Enter weight strewn' : 'Enter weight swept back'}
+          {strewn === null ? t`Enter weight strewn` : t`Enter weight swept back`}
           <span className="sr-only">: {sayTask({ ...task, note: '' })}</span>
         </button>
       )}
       {strewn && (
         <button type="button" className="btn btn-ghost target" onClick={() => onUndo(strewn.entryId)}>
-          Undo<span className="sr-only"> strewn: {sayTask({ ...task, note: '' })}</span>
+          {t`Undo`}
+          <span className="sr-only">{t` strewn: ${sayTask({ ...task, note: '' })}`}</span>
         </button>
       )}
     </span>
@@ -111,11 +113,7 @@ function Weigh({
       values={{ weight: '' }}
       submit={submit}
       button={button}
-      beside={
-        <button type="button" className="btn btn-ghost target" onClick={onCancel}>
-          Cancel
-        </button>
-      }
+      beside={<button type="button" className="btn btn-ghost target" onClick={onCancel}>{t`Cancel`}</button>}
     >
       <div className="max-w-xs">
         <Field name="weight" label={label} unit={symbol('mass')} inputMode="decimal" />

@@ -5,6 +5,7 @@ import { v7 as uuidv7 } from 'uuid';
 import type { BenchView, CoatLying, EntryInput, FieldError } from '../../contract/index.ts';
 import { BARE_STEEL_HOURS } from '../../core/inspect/index.ts';
 import { type RemovalWay, SUBSTRATES } from '../../core/system/index.ts';
+import { t } from '../../words.ts';
 import { logEntry, strikeWrite } from '../api/logEntry.ts';
 import { useQueued } from '../api/mutations.ts';
 import { fromLocalField, toLocalField } from '../clock/say.ts';
@@ -33,9 +34,9 @@ export function TakeOff({ view, zone }: { view: BenchView; zone: string }) {
   if (done !== null) {
     return (
       <UndoNotice
-        text="Logged as taken off. The plan, the paint needed and the windows now start from what is left."
+        text={t`Logged as taken off. The plan, the paint needed and the windows now start from what is left.`}
         onUndo={() => {
-          log(strikeWrite(area.id, done, 'logged by mistake'));
+          log(strikeWrite(area.id, done, t`logged by mistake`));
           setDone(null);
         }}
         onGone={() => setDone(null)}
@@ -46,7 +47,7 @@ export function TakeOff({ view, zone }: { view: BenchView; zone: string }) {
   if (lying.length === 0 && area.oldCoating === null && area.substrate !== 'existing-paint') return null;
   return (
     <details className="border-base-300 border-y py-2">
-      <summary className="target cursor-pointer py-2">Coats sanded off or stripped</summary>
+      <summary className="target cursor-pointer py-2">{t`Coats sanded off or stripped`}</summary>
       <TakeOffForm key={lying.length} view={view} zone={zone} onLogged={setDone} />
     </details>
   );
@@ -68,7 +69,7 @@ function TakeOffForm({
   const submit = async (values: Values): Promise<FieldError[] | undefined> => {
     const read = new FormReader('metric');
     const at = fromLocalField(values.at, zone);
-    if (!at) read.refuse('at', 'Finished must be a date and time');
+    if (!at) read.refuse('at', t`Finished must be a date and time`);
     const toGround = values.from === 'ground';
     const sanded = values.way === 'sanded' && values.grit.trim() !== '';
     const entry: EntryInput = {
@@ -107,28 +108,31 @@ function TakeOffForm({
         reason: '',
       }}
       submit={submit}
-      button="Log what was taken off"
+      button={t`Log what was taken off`}
       workedOut
     >
       <SelectField
         name="from"
-        label="Down to"
-        choices={[...stays, ['ground', `bare ${ground}`] as const]}
+        label={t`Down to`}
+        choices={[...stays, ['ground', t`bare ${ground}`] as const]}
         hint={<TakenOff lying={lying} />}
       />
       <div className="grid gap-3 sm:grid-cols-2">
-        <SelectField name="way" label="How" choices={choices(WAY_OFF_WORDS)} />
+        <SelectField name="way" label={t`How`} choices={choices(WAY_OFF_WORDS)} />
         <Grit />
-        <TimeField name="at" label="Finished" />
+        <TimeField name="at" label={t`Finished`} />
       </div>
-      <Field name="reason" label="Why" hint="It stays in the log: pebbled, blistered, applied on rust." />
+      <Field
+        name="reason"
+        label={t`Why`}
+        hint={t`It stays in the log: pebbled, blistered, applied on rust.`}
+      />
       <p className="text-sm">
-        Only a part of it?{' '}
+        {t`Only a part of it? `}
         <Link className="link" to={`/boats/${area.boatId}/survey/${area.id}`}>
-          Split the part off {area.name}
-        </Link>{' '}
-        first. Dust from old paint can be poisonous: wet-sand or extract, wear a P3 filter, and follow the
-        safety sheet and local rules.
+          {t`Split the part off ${area.name}`}
+        </Link>
+        {t` first. Dust from old paint can be poisonous: wet-sand or extract, wear a P3 filter, and follow the safety sheet and local rules.`}
       </p>
     </RecordForm>
   );
@@ -141,20 +145,20 @@ function Grit() {
   return (
     <Field
       name="grit"
-      label="Last grit"
+      label={t`Last grit`}
       inputMode="numeric"
-      hint="Counts as the sanding before the next coat where it is the grit planned."
+      hint={t`Counts as the sanding before the next coat where it is the grit planned.`}
     />
   );
 }
 
 const sayName = ({ productName, coatNo, colour }: CoatLying) =>
-  `${productName}, coat ${coatNo + 1}${colour && ` (${colour})`}`;
+  t`${productName}, coat ${coatNo + 1}${colour && ` (${colour})`}`;
 
 /** What stays on the outside. */
 const sayCoat = (coat: CoatLying | undefined, { oldCoating }: BenchView['area']): string => {
   if (coat) return sayName(coat);
-  return oldCoating ? 'the old paint' : 'the surface below these coats';
+  return oldCoating ? t`the old paint` : t`the surface below these coats`;
 };
 
 /** Names the coats that go. */
@@ -162,8 +166,8 @@ function TakenOff({ lying }: { lying: readonly CoatLying[] }) {
   const from = useWatch<Values, 'from'>({ name: 'from' });
   const gone = from === 'ground' ? lying : lying.slice(Number(from));
   const names = gone.map(sayName);
-  const old = from === 'ground' ? ['all old paint'] : [];
-  return <>Off: {[...names, ...old].join('; ')}.</>;
+  const old = from === 'ground' ? [t`all old paint`] : [];
+  return <>{t`Off: ${[...names, ...old].join('; ')}.`}</>;
 }
 
 /** Where the contract's paths stand in this form. */

@@ -1,4 +1,5 @@
 import type { ProductSheet } from '../../core/system/index.ts';
+import { t } from '../../words.ts';
 import { Stepper } from '../forms/Stepper.tsx';
 
 /** Minutes read off the tin where the sheet is silent; 0: the tin is silent too. */
@@ -24,7 +25,7 @@ export function TinFields({ sheet, says, onChange }: Props) {
     <div className="grid gap-3 sm:grid-cols-2">
       {induction && (
         <Stepper
-          label="Standing time (from the tin)"
+          label={t`Standing time (from the tin)`}
           unit="min"
           value={says.inductionMin}
           step={5}
@@ -35,7 +36,7 @@ export function TinFields({ sheet, says, onChange }: Props) {
       )}
       {potLife && (
         <Stepper
-          label="Pot life at the present temperature (from the tin)"
+          label={t`Pot life at the present temperature (from the tin)`}
           unit="min"
           value={says.potLifeMin}
           step={5}
@@ -45,15 +46,16 @@ export function TinFields({ sheet, says, onChange }: Props) {
         />
       )}
       <p className="text-sm sm:col-span-2">
-        {induction && potLife
-          ? 'The data sheet gives neither standing time nor pot life.'
-          : induction
-            ? 'The data sheet gives no standing time.'
-            : 'The data sheet gives no pot life.'}{' '}
-        Check the tin.{' '}
+        {t`${
+          induction && potLife
+            ? t`The data sheet gives neither standing time nor pot life.`
+            : induction
+              ? t`The data sheet gives no standing time.`
+              : t`The data sheet gives no pot life.`
+        } Check the tin. `}
         {potLife &&
           says.potLifeMin === 0 &&
-          ' Until you enter a pot life, no timer warns you before the pot goes off.'}
+          t` Until you enter a pot life, no timer warns you before the pot goes off.`}
       </p>
     </div>
   );

@@ -3,6 +3,7 @@ import { Link } from 'react-router';
 import { v7 as uuidv7 } from 'uuid';
 import type { BenchTins, BenchView } from '../../contract/index.ts';
 import { endsBeforeCoat } from '../../core/supply/index.ts';
+import { t } from '../../words.ts';
 import { entryWrite } from '../api/logEntry.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { sayAmount } from '../words/supply.ts';
@@ -56,7 +57,7 @@ export function TinsReach({
   if (!endsBefore(tins, missing))
     return (
       <p className="text-sm">
-        In stock: {inTins}. Enough for this coat.
+        {t`In stock: ${inTins}. Enough for this coat.`}
         <Kept tins={tins} />
       </p>
     );
@@ -64,24 +65,19 @@ export function TinsReach({
   return (
     <div role="alert" className="border-error space-y-3 border-2 p-3">
       <p className="text-lg">
-        <strong className="text-error">Not enough to finish this coat.</strong> In stock: {inTins}. This stock
-        makes {show(Math.max(0, tins.reachLitres), 'volume')}, enough for {show(reachM2, 'area')} of{' '}
-        {show(areaM2, 'area')}.{' '}
+        <strong className="text-error">{t`Not enough to finish this coat.`}</strong>
+        {t` In stock: ${inTins}. This stock makes ${show(Math.max(0, tins.reachLitres), 'volume')}, enough for ${show(reachM2, 'area')} of ${show(areaM2, 'area')}. `}
         {tins.limitedBy &&
-          `${tins.limitedBy.charAt(0).toUpperCase()}${tins.limitedBy.slice(1)} runs out first.`}
+          t`${tins.limitedBy.charAt(0).toUpperCase()}${tins.limitedBy.slice(1)} runs out first.`}
       </p>
       <Kept tins={tins} />
       <p>
-        <Link className="link" to="/materials/buy">
-          Show what to buy
-        </Link>
-        , or reduce the area to match. Stopping part-way leaves a visible lap.
+        <Link className="link" to="/materials/buy">{t`Show what to buy`}</Link>
+        {t`, or reduce the area to match. Stopping part-way leaves a visible lap.`}
       </p>
       {mixed && (
         <>
-          <label htmlFor={id} className="label-caps block pb-1">
-            Reason for mixing anyway
-          </label>
+          <label htmlFor={id} className="label-caps block pb-1">{t`Reason for mixing anyway`}</label>
           <input
             id={id}
             className="input target w-full"
@@ -99,7 +95,7 @@ function Kept({ tins }: { tins: BenchTins }) {
   const { show } = useUnits();
   if (tins.keptElsewhere.length === 0) return null;
   const texts = tins.keptElsewhere.map(
-    ({ areaName, part, amount, unit }) => `${sayAmount(show, amount, unit)} of ${part} for ${areaName}`,
+    ({ areaName, part, amount, unit }) => t`${sayAmount(show, amount, unit)} of ${part} for ${areaName}`,
   );
-  return <span className="block">Kept back for other areas (don’t use): {texts.join(', ')}.</span>;
+  return <span className="block">{t`Kept back for other areas (don’t use): ${texts.join(', ')}.`}</span>;
 }

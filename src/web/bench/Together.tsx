@@ -1,5 +1,6 @@
 import type { AlikeArea, BenchView } from '../../contract/index.ts';
 import { MOST_TOGETHER } from '../../core/film/index.ts';
+import { t } from '../../words.ts';
 import { sayTime } from '../clock/say.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { andList, counted } from '../words/counted.ts';
@@ -28,22 +29,17 @@ export function Together({ alike, planned, chosen, onChange, zone, now }: Props)
   );
   return (
     <fieldset className="max-w-3xl">
-      <legend className="label-caps pb-1">The same coat elsewhere on this boat: apply it in one go</legend>
+      <legend className="label-caps pb-1">{t`The same coat elsewhere on this boat: apply it in one go`}</legend>
       {planned && inPlan.length > 0 && (
         <div className="border-line space-y-1 border-l-4 pl-3">
-          <p>
-            The agreed plan applies it in one go with {andList(inPlan.map(({ areaName }) => areaName))}, from{' '}
-            {sayTime(planned.start, zone, now)}.
-          </p>
+          <p>{t`The agreed plan applies it in one go with ${andList(inPlan.map(({ areaName }) => areaName))}, from ${sayTime(planned.start, zone, now)}.`}</p>
           {toTick.length > 0 && (
             <button
               type="button"
               className="btn target"
               disabled={chosen.size + toTick.length > MOST_TOGETHER}
               onClick={() => onChange(new Set([...chosen, ...toTick.map(({ areaId }) => areaId)]))}
-            >
-              Select these areas
-            </button>
+            >{t`Select these areas`}</button>
           )}
         </div>
       )}
@@ -65,10 +61,12 @@ export function Together({ alike, planned, chosen, onChange, zone, now }: Props)
                 </span>
                 {ready && workLeft > 0 && (
                   <span className="text-warning text-sm font-semibold">
-                    {counted(workLeft, 'task')} before it not ticked
+                    {t`${counted(workLeft, 'task')} before it not ticked`}
                   </span>
                 )}
-                {!ready && <span className="text-sm">not ready before {sayTime(readyFrom, zone, now)}</span>}
+                {!ready && (
+                  <span className="text-sm">{t`not ready before ${sayTime(readyFrom, zone, now)}`}</span>
+                )}
               </label>
             </li>
           );

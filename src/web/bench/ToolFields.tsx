@@ -1,16 +1,17 @@
 import { useId } from 'react';
 import type { MeasuringTool } from '../../core/mix/index.ts';
+import { t } from '../../words.ts';
 import { Stepper } from '../forms/Stepper.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { toolFigure, toolsIn, withFigure } from './toolChoice.ts';
 
 const FIGURE_WORDS: Record<MeasuringTool['kind'], string> = {
-  scale: 'Smallest graduation',
-  cup: 'Smallest graduation',
-  syringe: 'Smallest graduation',
-  stick: 'Pot diameter',
-  'counted-cups': 'Cup size',
-  pump: 'Pump output',
+  scale: t`Smallest graduation`,
+  cup: t`Smallest graduation`,
+  syringe: t`Smallest graduation`,
+  stick: t`Pot diameter`,
+  'counted-cups': t`Cup size`,
+  pump: t`Pump output`,
 };
 
 /** The measuring tool and its smallest graduation. */
@@ -29,9 +30,7 @@ export function ToolFields({
   return (
     <div className="grid gap-3 sm:grid-cols-2">
       <div>
-        <label htmlFor={id} className="label-caps block pb-1">
-          Measuring tool
-        </label>
+        <label htmlFor={id} className="label-caps block pb-1">{t`Measuring tool`}</label>
         <select
           id={id}
           className="select select-lg target w-full"

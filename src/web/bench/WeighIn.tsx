@@ -8,6 +8,7 @@ import {
   shares,
   weighIn,
 } from '../../core/mix/index.ts';
+import { t } from '../../words.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { orProblem } from './batchInHand.ts';
 import { SPOKEN } from './ReadAloud.tsx';
@@ -51,11 +52,13 @@ export function WeighIn(props: Props) {
         <div className="flex flex-wrap items-center gap-3">
           {canConnect() && (
             <>
-              <button type="button" className="btn target" onClick={() => void connectScale(baud)}>
-                Connect a scale
-              </button>
+              <button
+                type="button"
+                className="btn target"
+                onClick={() => void connectScale(baud)}
+              >{t`Connect a scale`}</button>
               <label className="flex items-center gap-2">
-                Speed (baud)
+                {t`Speed (baud)`}
                 <select
                   className="select target w-auto"
                   value={baud}
@@ -68,13 +71,17 @@ export function WeighIn(props: Props) {
               </label>
             </>
           )}
-          <button type="button" className="btn target" onClick={listenToNetworkScale}>
-            Use a scale on the network
-          </button>
+          <button
+            type="button"
+            className="btn target"
+            onClick={listenToNetworkScale}
+          >{t`Use a scale on the network`}</button>
           {props.simulates && (
-            <button type="button" className="btn target" onClick={simulateScale}>
-              Use a simulated scale
-            </button>
+            <button
+              type="button"
+              className="btn target"
+              onClick={simulateScale}
+            >{t`Use a simulated scale`}</button>
           )}
         </div>
       </div>
@@ -108,10 +115,8 @@ function Weighing({ tool, split, parts, by, onAmounts, scale }: Props & { scale:
   if (!inPot)
     return (
       <div className="space-y-2">
-        <p role="alert">{problem}. Enter the amounts by hand.</p>
-        <button type="button" className="btn target" onClick={disconnectScale}>
-          Disconnect
-        </button>
+        <p role="alert">{t`${problem}. Enter the amounts by hand.`}</p>
+        <button type="button" className="btn target" onClick={disconnectScale}>{t`Disconnect`}</button>
       </div>
     );
   const part = inPot.part === null ? null : parts[inPot.part];
@@ -120,33 +125,32 @@ function Weighing({ tool, split, parts, by, onAmounts, scale }: Props & { scale:
     setPoured([]);
   };
   return (
-    <section aria-label="Scale" className="border-line space-y-2 border-l-4 pl-3">
+    <section aria-label={t`Scale`} className="border-line space-y-2 border-l-4 pl-3">
       <p>
-        {scale.source === 'simulated' ? 'Simulated scale' : 'Scale'}:{' '}
-        <strong>{reading === null ? 'no reading yet' : of.say(reading)}</strong>
-        {reading !== null && !settled && ', settling'}
+        {scale.source === 'simulated' ? t`Simulated scale` : t`Scale`}:{' '}
+        <strong>{reading === null ? t`no reading yet` : of.say(reading)}</strong>
+        {reading !== null && !settled && t`, settling`}
       </p>
       {scale.problem && <p role="alert">{scale.problem}</p>}
       {scale.source === 'network' && reading === null && <NetworkScale />}
       {scale.source === 'simulated' && <Simulated reading={reading ?? 0} of={of} />}
       {tareG === null ? (
         <>
-          <p className="text-xl">Put the empty pot on the scale.</p>
+          <p className="text-xl">{t`Put the empty pot on the scale.`}</p>
           <button
             type="button"
             className="btn btn-primary target"
             disabled={reading === null || !settled}
             onClick={() => setTareG(reading)}
-          >
-            The empty pot is on
-          </button>
+          >{t`The empty pot is on`}</button>
         </>
       ) : part ? (
         <>
           {reading === null ? (
-            <p role="alert" className="text-xl">
-              The scale sends no readings. Stop pouring until it does, or enter the amounts by hand.
-            </p>
+            <p
+              role="alert"
+              className="text-xl"
+            >{t`The scale sends no readings. Stop pouring until it does, or enter the amounts by hand.`}</p>
           ) : (
             <Left {...inPot} name={part.name} of={of} />
           )}
@@ -159,22 +163,24 @@ function Weighing({ tool, split, parts, by, onAmounts, scale }: Props & { scale:
               setPoured(next);
               onAmounts(parts.map((_, i) => next[i] ?? 0));
             }}
-          >
-            The {part.name} is in
-          </button>
+          >{t`The ${part.name} is in`}</button>
         </>
       ) : (
-        <p role="status">All parts are in the pot. The amounts are shown below.</p>
+        <p role="status">{t`All parts are in the pot. The amounts are shown below.`}</p>
       )}
       <div className="flex flex-wrap gap-2">
         {tareG !== null && (
-          <button type="button" className="btn btn-ghost target" onClick={again}>
-            Weigh again from the empty pot
-          </button>
+          <button
+            type="button"
+            className="btn btn-ghost target"
+            onClick={again}
+          >{t`Weigh again from the empty pot`}</button>
         )}
-        <button type="button" className="btn btn-ghost target" onClick={disconnectScale}>
-          Disconnect
-        </button>
+        <button
+          type="button"
+          className="btn btn-ghost target"
+          onClick={disconnectScale}
+        >{t`Disconnect`}</button>
       </div>
     </section>
   );
@@ -184,10 +190,7 @@ function Weighing({ tool, split, parts, by, onAmounts, scale }: Props & { scale:
 function NetworkScale() {
   return (
     <div className="space-y-1">
-      <p>
-        Have the scale, or the device that reads it, send each line with its weight to this address (HTTP PUT,
-        text/plain), for example “0.450 kg”:
-      </p>
+      <p>{t`Have the scale, or the device that reads it, send each line with its weight to this address (HTTP PUT, text/plain), for example “0.450 kg”:`}</p>
       <p>
         <code className="break-all">{scaleAddress()}</code>
       </p>
@@ -203,17 +206,19 @@ function Left({ left, wanted, name, of }: { left: number; wanted: number; name: 
       <p className="text-xl">
         {left >= 0 ? (
           <>
-            Pour <span className="big-figure text-5xl">{of.say(near)}</span> more {name}
+            {t`Pour `}
+            <span className="big-figure text-5xl">{of.say(near)}</span>
+            {t` more ${name}`}
           </>
         ) : (
           <span className="text-warning font-semibold">
-            {of.say(-left)} too much {name}. The other parts are adjusted to it.
+            {t`${of.say(-left)} too much ${name}. The other parts are adjusted to it.`}
           </span>
         )}
       </p>
       <progress
         className="progress progress-primary w-full"
-        aria-label={`${name} in the pot`}
+        aria-label={t`${name} in the pot`}
         max={wanted || 1}
         value={Math.min(wanted, wanted - left)}
       />

@@ -1,6 +1,7 @@
 import type { AlikeArea, BenchView, Product, Step } from '../../contract/index.ts';
 import { willItReach } from '../../core/film/index.ts';
 import { fromCanonical, shownUnit, toCanonical } from '../../core/units/index.ts';
+import { t } from '../../words.ts';
 import { Stepper } from '../forms/Stepper.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { type Applying, type CombReading, combVerdict, TEETH } from './applying.ts';
@@ -33,9 +34,7 @@ export function WhileApplying(props: Props) {
   const ownM2 = next ? Math.max(0, next.areaM2 - next.coveredM2) : 0;
   return (
     <section aria-labelledby="applying" className="space-y-4">
-      <h2 id="applying" tabIndex={-1} className="batten scroll-mt-20 pb-1 text-lg">
-        While applying
-      </h2>
+      <h2 id="applying" tabIndex={-1} className="batten scroll-mt-20 pb-1 text-lg">{t`While applying`}</h2>
       <ul className="border-line space-y-1 border-l-4 pl-3 text-sm">
         {techniqueOf(props.step, props.view.area).map((tip) => (
           <li key={tip}>{tip}</li>
@@ -84,8 +83,8 @@ function CutIn({ step, applying }: Props) {
       />
       <span>
         {cutIn
-          ? 'Cut in: the last 200 mm beside lines.'
-          : 'First cut in the last 200 mm beside lines by roller and brush: a sprayed edge mists.'}
+          ? t`Cut in: the last 200 mm beside lines.`
+          : t`First cut in the last 200 mm beside lines by roller and brush: a sprayed edge mists.`}
       </span>
     </label>
   );
@@ -100,7 +99,7 @@ function Comb({ step, product, applying }: Props) {
   const { value: film, problem } = orProblem(() =>
     combVerdict(sheet, step, last ?? { wetMicrons: 25, dryMicrons: 50 }),
   );
-  if (film === null) return <p>No wet film can be given: {problem}.</p>;
+  if (film === null) return <p>{t`No wet film can be given: ${problem}.`}</p>;
   const target = film.wetTargetMicrons;
   // Teeth round the target: a film far from it is seen without a comb.
   const teeth = TEETH.filter((tooth) => tooth >= target * 0.4 && tooth <= target * 2);
@@ -108,9 +107,10 @@ function Comb({ step, product, applying }: Props) {
   return (
     <div className="space-y-2">
       <p>
-        Wet film wanted: <strong>{show(target, 'film')}</strong>
-        {step.thinner > 0 && `, with ${Math.round(step.thinner * 100)} % thinner`}. Press the comb into the
-        wet paint and tap the last tooth that is wet:
+        {t`Wet film wanted: `}
+        <strong>{show(target, 'film')}</strong>
+        {step.thinner > 0 && t`, with ${Math.round(step.thinner * 100)} % thinner`}
+        {t`. Press the comb into the wet paint and tap the last tooth that is wet:`}
       </p>
       <div className="flex flex-wrap gap-2">
         {teeth.map((tooth) => (
@@ -126,19 +126,21 @@ function Comb({ step, product, applying }: Props) {
       </div>
       {last && <CombResult sheet={product.sheet} step={step} combs={combs} />}
       {last && (
-        <button type="button" className="btn btn-ghost target" onClick={() => applying.undo([last.id])}>
-          Undo last reading
-        </button>
+        <button
+          type="button"
+          className="btn btn-ghost target"
+          onClick={() => applying.undo([last.id])}
+        >{t`Undo last reading`}</button>
       )}
     </div>
   );
 }
 
 const WHAT_TO_DO = {
-  thin: 'Too thin. Put more on while it is wet, or plan another coat.',
-  right: 'Within the data sheet’s limits.',
-  near: 'Near a limit of the data sheet, and may be outside it. Take another reading beside it.',
-  thick: 'Too thick: it can sag and trap solvent. Spread it further while it is wet.',
+  thin: t`Too thin. Put more on while it is wet, or plan another coat.`,
+  right: t`Within the data sheet’s limits.`,
+  near: t`Near a limit of the data sheet, and may be outside it. Take another reading beside it.`,
+  thick: t`Too thick: it can sag and trap solvent. Spread it further while it is wet.`,
 } as const;
 
 function CombResult({
@@ -160,19 +162,14 @@ function CombResult({
   return (
     <div role="status" className="space-y-1">
       <p className="text-xl">
-        Between {show(comb.wetMicrons, 'film')} and {show(comb.dryMicrons, 'film')} wet dries to{' '}
-        <strong>
-          {show(last.lowMicrons, 'film')} to {show(last.highMicrons, 'film')}
-        </strong>
-        .
+        {t`Between ${show(comb.wetMicrons, 'film')} and ${show(comb.dryMicrons, 'film')} wet dries to `}
+        <strong>{t`${show(last.lowMicrons, 'film')} to ${show(last.highMicrons, 'film')}`}</strong>.
       </p>
       <p className={last.verdict === 'right' ? '' : 'text-error font-semibold'}>{WHAT_TO_DO[last.verdict]}</p>
       {verdicts.length > 1 && (
         <p>
-          {verdicts.length} readings, mean {show(mean, 'film')} dry,{' '}
-          {show(Math.min(...verdicts.map(({ lowMicrons }) => lowMicrons)), 'film')} to{' '}
-          {show(Math.max(...verdicts.map(({ highMicrons }) => highMicrons)), 'film')}
-          {bad > 0 && `, ${bad} outside the data sheet’s limits`}.
+          {t`${verdicts.length} readings, mean ${show(mean, 'film')} dry, ${show(Math.min(...verdicts.map(({ lowMicrons }) => lowMicrons)), 'film')} to ${show(Math.max(...verdicts.map(({ highMicrons }) => highMicrons)), 'film')}`}
+          {bad > 0 && t`, ${bad} outside the data sheet’s limits`}.
         </p>
       )}
     </div>
@@ -182,7 +179,7 @@ function CombResult({
 /** Covered and used so far, and what that means for the rest. */
 function WillReach({ product, mixed, applying, all }: Props & { all: Covered }) {
   const isMixed = product.sheet.parts.length > 1;
-  const what = isMixed ? 'mixed' : 'of the planned amount';
+  const what = isMixed ? t`mixed` : t`of the planned amount`;
   const { show, symbol, system } = useUnits();
   const volume = shownUnit('volume', system);
   const used = applying.usedL ?? 0;
@@ -200,7 +197,7 @@ function WillReach({ product, mixed, applying, all }: Props & { all: Covered }) 
     <div className="space-y-2">
       <div className="max-w-xs">
         <Stepper
-          label="Paint used so far"
+          label={t`Paint used so far`}
           unit={symbol('volume')}
           value={round(fromCanonical(used, volume))}
           step={system === 'us' ? 0.05 : 0.1}
@@ -210,21 +207,18 @@ function WillReach({ product, mixed, applying, all }: Props & { all: Covered }) 
         />
       </div>
       {reach === null || reach.reaches === null ? (
-        <p>
-          Tap each section you have covered and enter the paint used so far to see whether the paint reaches.
-        </p>
+        <p>{t`Tap each section you have covered and enter the paint used so far to see whether the paint reaches.`}</p>
       ) : isAllCovered(all) ? (
-        <p role="status" className="text-xl">
-          The whole area is covered. Log the coat.
-        </p>
+        <p role="status" className="text-xl">{t`The whole area is covered. Log the coat.`}</p>
       ) : (
         <p role="status" className={`text-xl ${reach.reaches ? '' : 'text-warning font-semibold'}`}>
-          The rest takes {show(reach.atPaceL ?? 0, 'volume')} at this pace.{' '}
-          {isMixed && used > mixed + 1e-6
-            ? 'More is entered as used than was mixed, so the amount left is unknown.'
-            : reach.reaches
-              ? `${show(left, 'volume')} ${what} is enough.`
-              : `${show(left, 'volume')} ${what} is not enough: ${isMixed ? 'mix' : 'get'} ${show(reach.shortL ?? 0, 'volume')} more.`}
+          {t`The rest takes ${show(reach.atPaceL ?? 0, 'volume')} at this pace. ${
+            isMixed && used > mixed + 1e-6
+              ? t`More is entered as used than was mixed, so the amount left is unknown.`
+              : reach.reaches
+                ? t`${show(left, 'volume')} ${what} is enough.`
+                : t`${show(left, 'volume')} ${what} is not enough: ${isMixed ? t`mix` : t`get`} ${show(reach.shortL ?? 0, 'volume')} more.`
+          }`}
         </p>
       )}
     </div>

@@ -4,6 +4,7 @@ import { Link } from 'react-router';
 import { v7 as uuidv7 } from 'uuid';
 import type { BenchView, EntryInput, WorkBody, WorkView } from '../../contract/index.ts';
 import { type taskState, WASH } from '../../core/system/index.ts';
+import { t } from '../../words.ts';
 import { entryWrite, strikeWrite } from '../api/logEntry.ts';
 import { useQueued } from '../api/mutations.ts';
 import { useMinute } from '../clock/now.ts';
@@ -49,21 +50,21 @@ export function WorkBefore({ view, zone }: { view: BenchView; zone: string }) {
   });
   const tick = (task: WorkView, outcome: 'done' | 'faults', remark = '', onKept = () => {}) =>
     send(entryOf(task, { outcome, remark }), onKept);
-  const untick = (entryId: string) => log(strikeWrite(view.area.id, entryId, 'ticked by mistake'));
+  const untick = (entryId: string) => log(strikeWrite(view.area.id, entryId, t`ticked by mistake`));
   const washAgain = again && (
     <button
       type="button"
       className="btn target"
       onClick={() => tick(washes.at(-1)?.task ?? UNPLANNED_WASH, 'done')}
     >
-      {washes.length > 0 ? 'Mark as washed again now' : 'Mark as washed or wiped now'}
+      {washes.length > 0 ? t`Mark as washed again now` : t`Mark as washed or wiped now`}
     </button>
   );
   if (work.length === 0) return <p>{washAgain}</p>;
   return (
     <section aria-labelledby="work-before" className="max-w-3xl space-y-2">
       <h2 id="work-before" className="batten pb-1 text-lg">
-        Before this coat {open > 0 ? `(${open} to do)` : '(all done)'}
+        {t`Before this coat ${open > 0 ? t`(${open} to do)` : t`(all done)`}`}
       </h2>
       <ol className="divide-base-300 divide-y">
         {work.map(({ task, state }) => (
@@ -82,7 +83,8 @@ export function WorkBefore({ view, zone }: { view: BenchView; zone: string }) {
                   className="btn btn-ghost target"
                   onClick={() => untick(task.entryId as string)}
                 >
-                  Undo<span className="sr-only"> {sayTask(task)}</span>
+                  {t`Undo`}
+                  <span className="sr-only"> {sayTask(task)}</span>
                 </button>
               )
             ) : task.kind === 'inspect' ? (
@@ -101,7 +103,7 @@ export function WorkBefore({ view, zone }: { view: BenchView; zone: string }) {
               />
             ) : (
               <button type="button" className="btn target" onClick={() => tick(task, 'done')}>
-                <Check size={18} aria-hidden="true" /> {task.kind === 'wait' ? 'End wait' : 'Mark as done'}
+                <Check size={18} aria-hidden="true" /> {task.kind === 'wait' ? t`End wait` : t`Mark as done`}
                 <span className="sr-only">: {sayTask(task)}</span>
               </button>
             )}
@@ -118,7 +120,7 @@ const oneGrit = (task: WorkView, { state, keyGrit }: BenchView['clock']): WorkVi
   state === 'key-first' && task.kind === 'sand' && keyGrit !== null ? { ...task, amount: keyGrit } : task;
 
 const UNPLANNED_WASH: WorkView = {
-  ...{ taskId: WASH, kind: 'wash', amount: null, note: 'not planned' },
+  ...{ taskId: WASH, kind: 'wash', amount: null, note: t`not planned` },
   ...{ doneAt: null, entryId: null, endsAt: null, fromAt: null, sandableAt: null, strewn: null },
 };
 
@@ -127,16 +129,16 @@ function sayState(
   state: ReturnType<typeof taskState>,
   { zone, now, show }: { zone: string; now: number; show: ReturnType<typeof useUnits>['show'] },
 ): string {
-  if (state === 'done' && task.doneAt) return `✓ done ${sayTime(task.doneAt, zone, now)}`;
-  if (task.endsAt) return `${state === 'done' ? 'over since' : 'until'} ${sayTime(task.endsAt, zone, now)}`;
+  if (state === 'done' && task.doneAt) return t`✓ done ${sayTime(task.doneAt, zone, now)}`;
+  if (task.endsAt) return `${state === 'done' ? t`over since` : 'until'} ${sayTime(task.endsAt, zone, now)}`;
   if (task.sandableAt && Date.parse(task.sandableAt) > now)
-    return `to do; sandpaper will clog until ${sayTime(task.sandableAt, zone, now)} (data sheet: sandable)`;
+    return t`to do; sandpaper will clog until ${sayTime(task.sandableAt, zone, now)} (data sheet: sandable)`;
   if (task.strewn) {
     const kg = task.strewn.kg === null ? '' : `${show(task.strewn.kg, 'mass')} `;
-    return `${kg}strewn ${sayTime(task.strewn.at, zone, now)}; sweep up the surplus next day`;
+    return t`${kg}strewn ${sayTime(task.strewn.at, zone, now)}; sweep up the surplus next day`;
   }
-  if (task.kind === 'wait') return 'starts when the task before it is ticked off';
-  return 'to do';
+  if (task.kind === 'wait') return t`starts when the task before it is ticked off`;
+  return t`to do`;
 }
 
 /** The result of an inspection: no faults, or the faults found, which leave it to do. The form stays until they are kept. */
@@ -156,10 +158,12 @@ function Inspect({
     return (
       <span className="join">
         <button type="button" className="btn target join-item" onClick={() => onFound('done', '')}>
-          No faults<span className="sr-only">: {sayTask(task)}</span>
+          {t`No faults`}
+          <span className="sr-only">: {sayTask(task)}</span>
         </button>
         <button type="button" className="btn target join-item" onClick={() => setRemark('')}>
-          Report faults<span className="sr-only">: {sayTask(task)}</span>
+          {t`Report faults`}
+          <span className="sr-only">: {sayTask(task)}</span>
         </button>
       </span>
     );
@@ -173,7 +177,7 @@ function Inspect({
       }}
     >
       <label className="min-w-56 grow">
-        <span className="label-caps block pb-1">Faults found</span>
+        <span className="label-caps block pb-1">{t`Faults found`}</span>
         <input
           className="input target w-full"
           value={remark}
@@ -181,15 +185,20 @@ function Inspect({
           onChange={(event) => setRemark(event.target.value)}
         />
       </label>
-      <button type="submit" className="btn btn-primary target" disabled={sending || remark.trim() === ''}>
-        Log faults
-      </button>
-      <button type="button" className="btn btn-ghost target" onClick={() => setRemark(null)}>
-        Cancel
-      </button>
-      <Link className="link py-3" to={`/boats/${boatId}/findings`}>
-        Add readings and photos in Findings
-      </Link>
+      <button
+        type="submit"
+        className="btn btn-primary target"
+        disabled={sending || remark.trim() === ''}
+      >{t`Log faults`}</button>
+      <button
+        type="button"
+        className="btn btn-ghost target"
+        onClick={() => setRemark(null)}
+      >{t`Cancel`}</button>
+      <Link
+        className="link py-3"
+        to={`/boats/${boatId}/findings`}
+      >{t`Add readings and photos in Findings`}</Link>
     </form>
   );
 }

@@ -3,6 +3,7 @@ import { v7 as uuidv7 } from 'uuid';
 import type { PotView } from '../../contract/index.ts';
 import { judgeContents, litresInPot } from '../../core/mix/index.ts';
 import type { ProductSheet } from '../../core/system/index.ts';
+import { t } from '../../words.ts';
 import { entryWrite } from '../api/logEntry.ts';
 import { useQueued } from '../api/mutations.ts';
 import { useMinute } from '../clock/now.ts';
@@ -15,9 +16,9 @@ import { discarded } from './poured.ts';
 type Foreign = Parameters<typeof judgeContents>[0]['foreign'];
 
 const FOREIGN: readonly (readonly [Foreign, string])[] = [
-  ['none', 'Nothing else'],
-  ['thinner', 'Another thinner than on the data sheet'],
-  ['product', 'A part of another product'],
+  ['none', t`Nothing else`],
+  ['thinner', t`Another thinner than on the data sheet`],
+  ['product', t`A part of another product`],
 ];
 
 /** What really went into a pot that was mixed already, what to do with it, and the record put right. */
@@ -30,9 +31,11 @@ export function WrongPour({ pot, sheet, zone }: { pot: PotView; sheet: ProductSh
   const { mutate: log, isPending } = useQueued();
   if (!isOpen)
     return (
-      <button type="button" className="btn target" onClick={() => setOpen(true)}>
-        Poured the wrong thing?
-      </button>
+      <button
+        type="button"
+        className="btn target"
+        onClick={() => setOpen(true)}
+      >{t`Poured the wrong thing?`}</button>
     );
   const mixedMs = Date.parse(pot.mixedAt);
   const verdict = judgeContents({
@@ -56,7 +59,7 @@ export function WrongPour({ pot, sheet, zone }: { pot: PotView; sheet: ProductSh
         id: uuidv7(),
         at: new Date().toISOString(),
         kind: 'note',
-        body: { text: `Pot of ${pot.productName} discarded: ${what}.` },
+        body: { text: t`Pot of ${pot.productName} discarded: ${what}.` },
       }),
       { onSuccess: () => log(discarded(pot.areaId, pot.entryId)) },
     );
@@ -78,12 +81,12 @@ export function WrongPour({ pot, sheet, zone }: { pot: PotView; sheet: ProductSh
   const ends = verdict.potLifeMin === null ? null : mixedMs + verdict.potLifeMin * 60_000;
   return (
     <fieldset className="border-line w-full space-y-3 border-l-4 pl-3">
-      <legend className="font-semibold">What else is in the pot?</legend>
+      <legend className="font-semibold">{t`What else is in the pot?`}</legend>
       <div className="grid gap-3 sm:grid-cols-2">
         {sheet.additives.map(({ name }) => (
           <Stepper
             key={name}
-            label={`${name} in the pot`}
+            label={t`${name} in the pot`}
             unit="ml"
             value={ml[name] ?? 0}
             step={1}
@@ -93,7 +96,7 @@ export function WrongPour({ pot, sheet, zone }: { pot: PotView; sheet: ProductSh
           />
         ))}
         <Choice
-          label="Also in the pot"
+          label={t`Also in the pot`}
           value={foreign}
           choices={FOREIGN}
           onChange={(value) => setForeign(value as Foreign)}
@@ -110,7 +113,8 @@ export function WrongPour({ pot, sheet, zone }: { pot: PotView; sheet: ProductSh
       ))}
       {verdict.isShorter && !verdict.isLost && ends !== null && (
         <p className="text-xl">
-          Use the pot by <strong>{sayTime(ends, zone, now)}</strong>.
+          {t`Use the pot by `}
+          <strong>{sayTime(ends, zone, now)}</strong>.
         </p>
       )}
       <div className="flex flex-wrap gap-2">
@@ -120,16 +124,19 @@ export function WrongPour({ pot, sheet, zone }: { pot: PotView; sheet: ProductSh
             className="btn btn-primary target"
             disabled={verdict.changes.length === 0 || isPending}
             onClick={correct}
-          >
-            Record and keep using the pot
-          </button>
+          >{t`Record and keep using the pot`}</button>
         )}
-        <button type="button" className="btn target" disabled={isPending || what === ''} onClick={discard}>
-          Record and discard the pot
-        </button>
-        <button type="button" className="btn btn-ghost target" onClick={() => setOpen(false)}>
-          Cancel
-        </button>
+        <button
+          type="button"
+          className="btn target"
+          disabled={isPending || what === ''}
+          onClick={discard}
+        >{t`Record and discard the pot`}</button>
+        <button
+          type="button"
+          className="btn btn-ghost target"
+          onClick={() => setOpen(false)}
+        >{t`Cancel`}</button>
       </div>
     </fieldset>
   );

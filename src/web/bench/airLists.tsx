@@ -1,5 +1,6 @@
 import type { FailureView } from '../../contract/index.ts';
 import type { AirConditionCode, AirVerdict } from '../../core/air/index.ts';
+import { t } from '../../words.ts';
 import { sayTime } from '../clock/say.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { sayCondition, sayFailure, sayReason } from '../words/airReasons.ts';
@@ -23,7 +24,7 @@ export function ConditionList({
   const { show } = useUnits();
   if (codes.size === 0) return null;
   const ends = surface
-    ? ` Surface ${show(surface.lowC, 'temperature')} to ${show(surface.highC, 'temperature')}${limitC === null ? '' : `, limit ${show(limitC, 'temperature')}`}.`
+    ? t` Surface ${show(surface.lowC, 'temperature')} to ${show(surface.highC, 'temperature')}${limitC === null ? '' : t`, limit ${show(limitC, 'temperature')}`}.`
     : '';
   return (
     <ul className="text-lg">
@@ -46,7 +47,7 @@ export function ConditionList({
                 }
               />
               <span className={seen.has(code) ? '' : 'font-semibold'}>
-                {seen.has(code) && 'Checked: '}
+                {seen.has(code) && t`Checked: `}
                 {sayCondition(code)}
               </span>
             </label>
@@ -76,14 +77,14 @@ export function AgainstIt({
   return (
     <ul className="list-disc pl-5 text-lg">
       {reasons.map((reason) => (
-        <li key={reason.code}>now: {sayReason(reason, show)}</li>
+        <li key={reason.code}>{t`now: ${sayReason(reason, show)}`}</li>
       ))}
       {later
         .filter(({ code }) => !alreadyNow.has(code))
         .map((failure) => (
           <li key={`${failure.code} ${failure.at}`}>
             {sayTime(failure.at, zone, now)}
-            {failure.phase === 'until-safe' ? ', before it is safe' : ', still applying'}:{' '}
+            {failure.phase === 'until-safe' ? t`, before it is safe` : t`, still applying`}:{' '}
             {sayFailure(failure, show)}
           </li>
         ))}

@@ -4,6 +4,7 @@ import type { EntryInput, ProgressBody, ProgressView, Step } from '../../contrac
 import { type CoatProgress, dryFromComb, type ProgressNote, wetMicrons } from '../../core/film/index.ts';
 import { atOwnRatio, unthinnedShare } from '../../core/mix/index.ts';
 import { filmOf, type ProductSheet } from '../../core/system/index.ts';
+import { t } from '../../words.ts';
 import { entryWrite, logEntry, strikeWrite } from '../api/logEntry.ts';
 import { useQueued } from '../api/mutations.ts';
 import { progressOf } from './together.ts';
@@ -72,7 +73,7 @@ export function useApplying(coat: CoatOn, join: () => void): Applying {
     usedL: typed.litres ?? progress.usedL,
     note: (what) => keep(entryOf(what)),
     undo: (entryIds) => {
-      for (const id of entryIds) log(strikeWrite(areaId, id, 'noted by mistake'));
+      for (const id of entryIds) log(strikeWrite(areaId, id, t`noted by mistake`));
     },
     setUsedL: typed.set,
     settle: async () => {

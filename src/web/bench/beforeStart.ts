@@ -1,4 +1,5 @@
 import type { BenchView } from '../../contract/index.ts';
+import { t } from '../../words.ts';
 import { workLeft } from '../state/workStates.ts';
 import { counted } from '../words/counted.ts';
 import { sayTask } from '../words/systems.ts';
@@ -22,8 +23,8 @@ export function beforeStart(
   const open = view.faults.filter(({ paintedOverAt }) => paintedOverAt == null).length;
   return [
     ...work,
-    ...(untaped > 0 ? [`mask ${counted(untaped, 'item')}`] : []),
-    ...(endsBefore(view.tins, missing) ? ['get more paint: the tins end before the coat does'] : []),
-    ...(open > 0 ? [`settle ${counted(open, 'open finding')}`] : []),
+    ...(untaped > 0 ? [t`mask ${counted(untaped, 'item')}`] : []),
+    ...(endsBefore(view.tins, missing) ? [t`get more paint: the tins end before the coat does`] : []),
+    ...(open > 0 ? [t`settle ${counted(open, 'open finding')}`] : []),
   ];
 }

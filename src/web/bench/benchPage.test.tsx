@@ -939,7 +939,7 @@ describe('an area with nothing to apply', () => {
     const area = anArea(boat.id, { name: 'Empty locker' });
     await ask('POST', '/areas', area);
     await openPage(`/bench/${area.id}`);
-    expect(await screen.findByText(/No coats are chosen for this area yet/)).toBeDefined();
+    expect(await screen.findByText(/This area has no coats chosen/)).toBeDefined();
     const way = screen.getByRole('link', { name: 'Choose its system' });
     expect(way.getAttribute('href')).toBe(`/boats/${boat.id}/systems/${area.id}`);
   });

@@ -2,6 +2,7 @@ import type { AlikeArea, BenchView, CoatCheck, LoggedConditions, Product } from 
 import { type CoatFailureCode, isUnderCover, judgeConditions } from '../../core/air/index.ts';
 import type { Method } from '../../core/film/index.ts';
 import { coatLimitsOf } from '../../core/system/index.ts';
+import { t } from '../../words.ts';
 import { sayTime } from '../clock/say.ts';
 import { type Show, sayFailure, sayReason } from '../words/airReasons.ts';
 
@@ -39,7 +40,7 @@ export function againstIt(
       limits: coatLimitsOf(product.sheet, method),
       underCover: isUnderCover(view.area.surroundings),
     }).reasons;
-    if (reason) return `as measured: ${sayReason(reason, show)}`;
+    if (reason) return t`as measured: ${sayReason(reason, show)}`;
   }
   const met =
     (typed ? [] : (check?.air?.failures ?? [])).at(0) ??
@@ -52,7 +53,9 @@ export function againstIt(
 }
 
 const sayTooSoon = ({ until }: NonNullable<CoatCheck['tooSoon']>, zone: string, now: number): string =>
-  until ? `the film below was not ready before ${sayTime(until, zone, now)}` : 'the film below was not ready';
+  until
+    ? t`the film below was not ready before ${sayTime(until, zone, now)}`
+    : t`the film below was not ready`;
 
 /** What speaks first against the coat on one of the other areas it was applied on in the same go. */
 export function againstOthers(

@@ -8,6 +8,7 @@ import type {
   Step,
 } from '../../contract/index.ts';
 import type { Method } from '../../core/film/index.ts';
+import { t } from '../../words.ts';
 import { fromLocalField } from '../clock/say.ts';
 import { type FormReader, refusals } from '../forms/canonical.ts';
 
@@ -72,8 +73,8 @@ const NOTE_MOST = 2000;
 
 /** What spoke against the coat, and the reason given. Where both are too long, the reason stays whole. */
 export function noteWith(against: string, reason: string): string {
-  const around = 'Applied although . '.length;
-  return `Applied although ${against.slice(0, Math.max(0, NOTE_MOST - around - reason.length))}. ${reason}`.trim();
+  const around = t`Applied although . `.length;
+  return t`Applied although ${against.slice(0, Math.max(0, NOTE_MOST - around - reason.length))}. ${reason}`.trim();
 }
 
 /**
@@ -100,18 +101,18 @@ export function coatEntries(
   const { view, others, own, leftM2, step, product, pots, conditions, against, zone, idOf } = about;
   const at = fromLocalField(values.start, zone);
   const endedAt = fromLocalField(values.end, zone);
-  if (!at) read.refuse('start', 'Started must be a date and time');
-  if (!endedAt) read.refuse('end', 'Finished must be a date and time');
+  if (!at) read.refuse('start', t`Started must be a date and time`);
+  if (!endedAt) read.refuse('end', t`Finished must be a date and time`);
   const { canLitres } = product.sheet;
   const used = canLitres
-    ? read.number('cans', 'cans used', values.cans) * canLitres
-    : read.quantity('litres', 'litres used', values.litres, 'volume');
+    ? read.number('cans', t`cans used`, values.cans) * canLitres
+    : read.quantity('litres', t`litres used`, values.litres, 'volume');
   const coatNo = view.clock.next?.coatNo ?? 0;
   const target = { areaId: view.area.id, stepId: step.id, coatNo, leftM2, litres: own ?? leftM2 };
   const parts = [...others, target].map((each): Part => {
     const path = each === target ? 'areaM2' : `others.${each.areaId}`;
     const typedM2 = each === target ? values.areaM2 : (values.others[each.areaId] ?? '');
-    return { ...each, path, coveredM2: read.quantity(path, 'area covered', typedM2, 'area') };
+    return { ...each, path, coveredM2: read.quantity(path, t`area covered`, typedM2, 'area') };
   });
   const body = {
     productId: product.id,

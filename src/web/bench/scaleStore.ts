@@ -2,6 +2,7 @@ import { useSyncExternalStore } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import type { ScaleView } from '../../contract/index.ts';
 import { gramsInLine, type ScaleReading } from '../../core/mix/index.ts';
+import { t } from '../../words.ts';
 import { api } from '../api/client.ts';
 
 /** The part of the browser’s serial ports that a scale needs. */
@@ -97,7 +98,7 @@ export async function connectScale(baudRate: number): Promise<void> {
       ...NONE,
       problem: isNone
         ? null
-        : 'The scale isn’t connected any more. Connect it again, or enter the amounts by hand.',
+        : t`The scale isn’t connected any more. Connect it again, or enter the amounts by hand.`,
     });
   }
 }
@@ -141,7 +142,7 @@ export function listenToNetworkScale(): void {
       const kept = fresh.length === 0 ? [] : [...state.readings, ...seen].slice(-KEPT);
       put({ readings: kept, problem: null });
     } catch {
-      const problem = 'The server can’t be reached, so the scale isn’t read. Enter the amounts by hand.';
+      const problem = t`The server can’t be reached, so the scale isn’t read. Enter the amounts by hand.`;
       if (isOn) put({ readings: [], problem });
     }
   };

@@ -1,21 +1,22 @@
 import type { Area, Step } from '../../contract/index.ts';
+import { t } from '../../words.ts';
 import { wayOut } from './cautions.ts';
 
 /** How a coat is put on, by method [T, handbook part 8]. */
 const BY_METHOD: Record<Step['method'], readonly string[]> = {
-  brush: ['Finish with light strokes towards the wet edge.'],
+  brush: [t`Finish with light strokes towards the wet edge.`],
   roller: [
-    'Roll two roller widths ahead, even the paint out, then finish with light strokes.',
-    'Use solvent-proof foam or short nap for epoxy and polyurethane. Cheap rollers dissolve.',
+    t`Roll two roller widths ahead, even the paint out, then finish with light strokes.`,
+    t`Use solvent-proof foam or short nap for epoxy and polyurethane. Cheap rollers dissolve.`,
   ],
   'roll-and-tip': [
-    'One person rolls a section, the other tips it off at once with an emptied brush.',
-    'Sections of about 1 × 1 m, each joined before its edge sets.',
+    t`One person rolls a section, the other tips it off at once with an emptied brush.`,
+    t`Sections of about 1 × 1 m, each joined before its edge sets.`,
   ],
-  'conventional-spray': ['Cover what stands downwind. Overspray travels to neighbouring boats.'],
-  'airless-spray': ['Cover what stands downwind. Overspray travels to neighbouring boats.'],
-  trowel: ['Work the filler in without trapping air, then level it in one pull.'],
-  aerosol: ['Several light passes, each wet, from an even distance. Shake the can between passes.'],
+  'conventional-spray': [t`Cover what stands downwind. Overspray travels to neighbouring boats.`],
+  'airless-spray': [t`Cover what stands downwind. Overspray travels to neighbouring boats.`],
+  trowel: [t`Work the filler in without trapping air, then level it in one pull.`],
+  aerosol: [t`Several light passes, each wet, from an even distance. Shake the can between passes.`],
 };
 
 /** What to mind while the coat goes on: by its method, and inside the way out. */

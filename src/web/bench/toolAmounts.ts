@@ -1,5 +1,6 @@
 import { type MeasuringTool, mlPerMm, toolStep } from '../../core/mix/index.ts';
 import { figure, fromCanonical, toCanonical, type UnitSystem } from '../../core/units/index.ts';
+import { t } from '../../words.ts';
 
 /** How a tool's amounts, g on a scale and ml otherwise, are shown and stepped in the reader's units. */
 export interface ToolAmounts {
@@ -16,7 +17,7 @@ export function toolAmounts(tool: MeasuringTool, system: UnitSystem): ToolAmount
   const us = system === 'us';
   const step = toolStep(tool);
   const unit = tool.kind === 'scale' ? (us ? 'oz' : 'g') : us ? 'usfloz' : 'ml';
-  const symbol = unit === 'usfloz' ? 'US fl oz' : unit;
+  const symbol = unit === 'usfloz' ? t`US fl oz` : unit;
   const shown = (amount: number) => Math.round(fromCanonical(amount / 1000, unit) * 100) / 100;
   const amountOf = (value: number) => toCanonical(value, unit) * 1000;
   const plain = (amount: number) => `${figure(shown(amount))} ${symbol}`;
@@ -30,8 +31,8 @@ export function toolAmounts(tool: MeasuringTool, system: UnitSystem): ToolAmount
       case 'stick': {
         const mm = amount / mlPerMm(tool.potDiameterMm);
         return us
-          ? `${figure(Math.round((mm / 25.4) * 100) / 100)} in on the stick`
-          : `${Math.round(mm)} mm on the stick`;
+          ? t`${figure(Math.round((mm / 25.4) * 100) / 100)} in on the stick`
+          : t`${Math.round(mm)} mm on the stick`;
       }
       default:
         return plain(amount);

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import type { MeasuringTool } from '../../core/mix/index.ts';
 import { toCanonical, type UnitSystem } from '../../core/units/index.ts';
+import { t } from '../../words.ts';
 
 const KEY = 'jack-plane.tool';
 
@@ -19,22 +20,22 @@ export interface ToolChoice {
 const [OZ_G, FL_OZ_ML, IN_MM] = [toCanonical(1, 'oz') * 1000, toCanonical(1, 'usfloz') * 1000, 25.4];
 
 const METRIC: readonly ToolChoice[] = [
-  { key: 'scale', name: 'Scale', tool: { kind: 'scale', stepG: 1 }, unit: 'g', per: 1, step: 1 },
-  { key: 'cup', name: 'Graduated cup', tool: { kind: 'cup', stepMl: 10 }, unit: 'ml', per: 1, step: 1 },
-  { key: 'syringe', name: 'Syringe', tool: { kind: 'syringe', stepMl: 1 }, unit: 'ml', per: 1, step: 1 },
-  { key: 'stick', name: 'Dipstick in a pot', tool: { kind: 'stick', potDiameterMm: 100, stepMm: 1 }, unit: 'mm', per: 1, step: 5 },
-  { key: 'counted-cups', name: 'Counted cups', tool: { kind: 'counted-cups', cupMl: 50 }, unit: 'ml', per: 1, step: 1 },
-  { key: 'pump', name: 'Metering pumps', tool: { kind: 'pump', strokeMl: 15 }, unit: 'ml per stroke', per: 1, step: 1 },
+  { key: 'scale', name: t`Scale`, tool: { kind: 'scale', stepG: 1 }, unit: 'g', per: 1, step: 1 },
+  { key: 'cup', name: t`Graduated cup`, tool: { kind: 'cup', stepMl: 10 }, unit: 'ml', per: 1, step: 1 },
+  { key: 'syringe', name: t`Syringe`, tool: { kind: 'syringe', stepMl: 1 }, unit: 'ml', per: 1, step: 1 },
+  { key: 'stick', name: t`Dipstick in a pot`, tool: { kind: 'stick', potDiameterMm: 100, stepMm: 1 }, unit: 'mm', per: 1, step: 5 },
+  { key: 'counted-cups', name: t`Counted cups`, tool: { kind: 'counted-cups', cupMl: 50 }, unit: 'ml', per: 1, step: 1 },
+  { key: 'pump', name: t`Metering pumps`, tool: { kind: 'pump', strokeMl: 15 }, unit: t`ml per stroke`, per: 1, step: 1 },
 ]; // biome-ignore format: one tool a line
 
 /** The same tools as they are marked in US units. */
 const US: readonly ToolChoice[] = [
-  { key: 'scale', name: 'Scale', tool: { kind: 'scale', stepG: 0.05 * OZ_G }, unit: 'oz a mark', per: OZ_G, step: 0.05 },
-  { key: 'cup', name: 'Graduated cup', tool: { kind: 'cup', stepMl: 0.5 * FL_OZ_ML }, unit: 'US fl oz a mark', per: FL_OZ_ML, step: 0.25 },
-  { key: 'syringe', name: 'Syringe', tool: { kind: 'syringe', stepMl: 0.05 * FL_OZ_ML }, unit: 'US fl oz a mark', per: FL_OZ_ML, step: 0.05 },
-  { key: 'stick', name: 'Dipstick in a pot', tool: { kind: 'stick', potDiameterMm: 4 * IN_MM, stepMm: IN_MM / 16 }, unit: 'in across the pot', per: IN_MM, step: 0.25 },
-  { key: 'counted-cups', name: 'Counted cups', tool: { kind: 'counted-cups', cupMl: 2 * FL_OZ_ML }, unit: 'US fl oz a cup', per: FL_OZ_ML, step: 0.5 },
-  { key: 'pump', name: 'Metering pumps', tool: { kind: 'pump', strokeMl: 0.5 * FL_OZ_ML }, unit: 'US fl oz a stroke', per: FL_OZ_ML, step: 0.25 },
+  { key: 'scale', name: t`Scale`, tool: { kind: 'scale', stepG: 0.05 * OZ_G }, unit: t`oz a mark`, per: OZ_G, step: 0.05 },
+  { key: 'cup', name: t`Graduated cup`, tool: { kind: 'cup', stepMl: 0.5 * FL_OZ_ML }, unit: t`US fl oz a mark`, per: FL_OZ_ML, step: 0.25 },
+  { key: 'syringe', name: t`Syringe`, tool: { kind: 'syringe', stepMl: 0.05 * FL_OZ_ML }, unit: t`US fl oz a mark`, per: FL_OZ_ML, step: 0.05 },
+  { key: 'stick', name: t`Dipstick in a pot`, tool: { kind: 'stick', potDiameterMm: 4 * IN_MM, stepMm: IN_MM / 16 }, unit: t`in across the pot`, per: IN_MM, step: 0.25 },
+  { key: 'counted-cups', name: t`Counted cups`, tool: { kind: 'counted-cups', cupMl: 2 * FL_OZ_ML }, unit: t`US fl oz a cup`, per: FL_OZ_ML, step: 0.5 },
+  { key: 'pump', name: t`Metering pumps`, tool: { kind: 'pump', strokeMl: 0.5 * FL_OZ_ML }, unit: t`US fl oz a stroke`, per: FL_OZ_ML, step: 0.25 },
 ]; // biome-ignore format: one tool a line
 
 export const toolsIn = (system: UnitSystem): readonly ToolChoice[] => (system === 'us' ? US : METRIC);

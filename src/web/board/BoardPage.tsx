@@ -2,11 +2,12 @@ import { Suspense, useState } from 'react';
 import { Link } from 'react-router';
 import type { BoardView, Yard } from '../../contract/index.ts';
 import { dewPointC } from '../../core/air/index.ts';
+import { t } from '../../words.ts';
 import { useBoard, useYard } from '../api/queries.ts';
 import { useMinute } from '../clock/now.ts';
 import { boardLines } from '../clock/urgency.ts';
 import { clockText, longDayText, longMonthText, wallOf } from '../clock/wallClock.ts';
-import { BoatDrawing } from '../parts/drawing/BoatDrawing.tsx';
+import { BoatThumbnail } from '../parts/drawing/BoatThumbnail.tsx';
 import { lazyPart } from '../parts/lazyPart.tsx';
 import { QueryBoundary } from '../parts/QueryBoundary.tsx';
 import { SearchField } from '../parts/SearchField.tsx';
@@ -44,7 +45,7 @@ function Board({ view, yard }: { view: BoardView; yard: Yard }) {
   return (
     <div className="space-y-6 p-3 md:p-6">
       <div className="flex flex-wrap items-baseline justify-between gap-x-6 gap-y-1">
-        <h1 className="text-2xl">Board</h1>
+        <h1 className="text-2xl">{t`Board`}</h1>
         <p>{sayToday(now, yard.zone)}</p>
         <AirNow view={view} />
       </div>
@@ -56,7 +57,7 @@ function Board({ view, yard }: { view: BoardView; yard: Yard }) {
         <RunningClocks areaId={null} zone={yard.zone} />
       </Suspense>
       {view.more > 0 && (
-        <p>{counted(view.more, 'more area')} not listed here. Find them under Boats below.</p>
+        <p>{t`${counted(view.more, 'more area')} not listed here. Find them under Boats below.`}</p>
       )}
       <BoatsAshore view={view} />
     </div>
@@ -65,11 +66,11 @@ function Board({ view, yard }: { view: BoardView; yard: Yard }) {
 
 /** Notices about the server’s disk: almost full, full, read-only. */
 const DISK_NOTICES = {
-  low: ['Server disk almost full', 'Free some space soon. Nothing can be saved on a full disk.'],
-  full: ['Server disk full', 'Nothing can be saved until space is freed. Existing data can still be read.'],
+  low: [t`Server disk almost full`, t`Free some space soon. Nothing can be saved on a full disk.`],
+  full: [t`Server disk full`, t`Nothing can be saved until space is freed. Existing data can still be read.`],
   'read-only': [
     'Read-only',
-    'The disk was full when the server started, or the server can’t write to its data folder. Nothing can be saved. Correct that, then restart the server.',
+    t`The disk was full when the server started, or the server can’t write to its data folder. Nothing can be saved. Correct that, then restart the server.`,
   ],
 } as const;
 
@@ -79,7 +80,8 @@ function DiskNotice({ disk }: { disk: BoardView['disk'] }) {
   const [title, advice] = DISK_NOTICES[disk.state];
   return (
     <p role="alert" className="border-line border-2 p-3">
-      <strong>{title}</strong>: {free} free. {advice}
+      <strong>{title}</strong>
+      {t`: ${free} free. ${advice}`}
     </p>
   );
 }
@@ -90,19 +92,16 @@ function AirNow({ view }: { view: BoardView }) {
   if (!air) {
     return (
       <p>
-        No weather data for this hour.{' '}
-        <Link className="link" to="/weather">
-          Add weather data
-        </Link>
+        {t`No weather data for this hour. `}
+        <Link className="link" to="/weather">{t`Add weather data`}</Link>
       </p>
     );
   }
   return (
     <p>
-      Air {show(air.airC, 'temperature')}, RH {Math.round(air.rh * 100)} %, dew point{' '}
-      {show(dewPointC({ airC: air.airC, rh: air.rh }), 'temperature')}
+      {t`Air ${show(air.airC, 'temperature')}, RH ${Math.round(air.rh * 100)} %, dew point ${show(dewPointC({ airC: air.airC, rh: air.rh }), 'temperature')}`}
       {air.simulated && (
-        <span className="border-line ml-2 inline-block border px-1 text-sm">simulated weather</span>
+        <span className="border-line ml-2 inline-block border px-1 text-sm">{t`simulated weather`}</span>
       )}
     </p>
   );
@@ -118,24 +117,20 @@ function BoatsAshore({ view }: { view: BoardView }) {
   return (
     <section aria-labelledby="boats">
       <div className="batten flex items-baseline justify-between pb-1">
-        <h2 id="boats" className="text-lg">
-          Boats
-        </h2>
-        <Link className="btn btn-sm" to="/boats/new">
-          Add boat
-        </Link>
+        <h2 id="boats" className="text-lg">{t`Boats`}</h2>
+        <Link className="btn btn-sm" to="/boats/new">{t`Add boat`}</Link>
       </div>
       {view.boats.length >= MANY_BOATS && (
         <div className="pt-3">
-          <SearchField label="Search boats" value={typed} onChange={setTyped} />
-          {boats.length === 0 && <p role="status">No boats match “{typed.trim()}”.</p>}
+          <SearchField label={t`Search boats`} value={typed} onChange={setTyped} />
+          {boats.length === 0 && <p role="status">{t`No boats match “${typed.trim()}”.`}</p>}
         </div>
       )}
       <ul className="grid gap-x-8 gap-y-5 pt-4 sm:grid-cols-2 xl:grid-cols-4">
         {boats.map((boat) => (
           <li key={boat.id} className="long-row">
             <Link to={`/boats/${boat.id}/survey`} className="block hover:underline">
-              <BoatDrawing
+              <BoatThumbnail
                 boat={boat}
                 areas={boat.areas.map((c, i) => ({
                   id: c.areaId,
@@ -150,7 +145,7 @@ function BoatsAshore({ view }: { view: BoardView }) {
               <span className="lettered block pt-1">{boat.name}</span>
             </Link>
             <span className="block text-sm opacity-80">
-              {boat.areas.length === 0 ? 'No areas yet' : counted(boat.areas.length, 'area')}
+              {boat.areas.length === 0 ? t`No areas yet` : counted(boat.areas.length, 'area')}
             </span>
           </li>
         ))}
@@ -163,28 +158,18 @@ function EmptyBoard({ disk }: { disk: BoardView['disk'] }) {
   return (
     <div className="max-w-prose space-y-4 p-4 md:p-8">
       <DiskNotice disk={disk} />
-      <h1 className="text-2xl">No boats yet</h1>
+      <h1 className="text-2xl">{t`No boats yet`}</h1>
+      <p>{t`Add your boat, the data sheets of your paints, and weather data. The bench then works out how much to mix. The board shows the earliest and latest time for the next coat.`}</p>
       <p>
-        Add your boat, the data sheets of your paints, and weather data. The bench then works out how much to
-        mix. The board shows the earliest and latest time for the next coat.
-      </p>
-      <p>
-        To try a demo first, run <code>npm run demo</code>. The demo has invented data and never changes
-        yours.
+        {t`To try a demo first, run `}
+        <code>{t`npm run demo`}</code>
+        {t`. The demo has invented data and never changes yours.`}
       </p>
       <p className="flex flex-wrap gap-3">
-        <Link className="btn btn-primary" to="/boats/new">
-          Add boat
-        </Link>
-        <Link className="btn" to="/materials/typical">
-          Add typical data sheets
-        </Link>
-        <Link className="btn" to="/materials/new">
-          Enter a data sheet
-        </Link>
-        <Link className="btn" to="/weather">
-          Add weather data
-        </Link>
+        <Link className="btn btn-primary" to="/boats/new">{t`Add boat`}</Link>
+        <Link className="btn" to="/materials/typical">{t`Add typical data sheets`}</Link>
+        <Link className="btn" to="/materials/new">{t`Enter a data sheet`}</Link>
+        <Link className="btn" to="/weather">{t`Add weather data`}</Link>
       </p>
     </div>
   );

@@ -1,4 +1,5 @@
 import { Link } from 'react-router';
+import { t } from '../../words.ts';
 import { useNow } from '../clock/now.ts';
 import { sayAt, sayCountdown } from '../clock/say.ts';
 import { type BoardLine, isRunningOut, nextLine } from '../clock/urgency.ts';
@@ -11,8 +12,8 @@ export function DoNext({ lines, zone }: { lines: readonly BoardLine[]; zone: str
   const line = nextLine(lines, now);
   if (!line) {
     return (
-      <section aria-label="Next" className="board p-4">
-        <p className="text-lg">Nothing in progress. Choose a system for an area to get started.</p>
+      <section aria-label={t`Next`} className="board p-4">
+        <p className="text-lg">{t`Nothing in progress. Choose a system for an area to get started.`}</p>
       </section>
     );
   }
@@ -20,7 +21,7 @@ export function DoNext({ lines, zone }: { lines: readonly BoardLine[]; zone: str
   const areaId = line.kind === 'pot' ? line.pot.areaId : line.clock.areaId;
   return (
     <section
-      aria-label="Next"
+      aria-label={t`Next`}
       className={`board grid items-center gap-x-8 gap-y-3 border-l-8 p-4 md:grid-cols-[1fr_auto_auto] ${urgent ? 'border-l-signal' : 'border-l-primary'}`}
     >
       {line.kind === 'pot' ? (
@@ -28,9 +29,7 @@ export function DoNext({ lines, zone }: { lines: readonly BoardLine[]; zone: str
       ) : (
         <AreaNext line={line} now={now} zone={zone} />
       )}
-      <Link className="btn btn-primary btn-lg target" to={`/bench/${areaId}`}>
-        Open bench
-      </Link>
+      <Link className="btn btn-primary btn-lg target" to={`/bench/${areaId}`}>{t`Open bench`}</Link>
     </section>
   );
 }
@@ -51,13 +50,13 @@ function PotNext({
   return (
     <>
       <div>
-        <p className="label-caps">Mixed, in use</p>
+        <p className="label-caps">{t`Mixed, in use`}</p>
         <p className="lettered text-2xl">
           {inducting
-            ? `Leave ${pot.productName} to stand`
+            ? t`Leave ${pot.productName} to stand`
             : over
-              ? `${pot.productName}: pot life over, don’t use this pot`
-              : `Use up the ${pot.productName} pot`}
+              ? t`${pot.productName}: pot life over, don’t use this pot`
+              : t`Use up the ${pot.productName} pot`}
         </p>
         <p className="text-lg">
           {pot.areaName}, {pot.boatName}
@@ -65,7 +64,7 @@ function PotNext({
       </div>
       {ends && !over && (
         <p className="md:text-right">
-          <span className="label-caps block">{inducting ? 'ready in' : 'pot life ends in'}</span>
+          <span className="label-caps block">{inducting ? t`ready in` : t`pot life ends in`}</span>
           <span className={`big-figure text-5xl ${inducting ? '' : 'signal-text'}`}>
             {sayCountdown(Date.parse(ends) - now)}
           </span>
@@ -91,7 +90,7 @@ function AreaNext({
   return (
     <>
       <div>
-        <p className="label-caps">Next</p>
+        <p className="label-caps">{t`Next`}</p>
         <p className="lettered text-2xl">{taskOf(clock, now)}</p>
         <p className="text-lg">
           {clock.areaName}, {clock.boatName} <StateMark state={clock.state} />

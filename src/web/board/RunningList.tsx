@@ -2,6 +2,7 @@ import { Suspense } from 'react';
 import { Link } from 'react-router';
 import type { AreaClock, PotView } from '../../contract/index.ts';
 import type { Site } from '../../core/air/index.ts';
+import { t } from '../../words.ts';
 import { GROUP_WORDS, grouped, type Hidden } from '../clock/groups.ts';
 import { useNow } from '../clock/now.ts';
 import { sayCountdown, sayTime } from '../clock/say.ts';
@@ -40,12 +41,10 @@ export function RunningList({
   return (
     <section aria-labelledby="running">
       <div className="flex flex-wrap items-center gap-x-6 gap-y-1 pb-2">
-        <h2 id="running" className="text-lg">
-          Timeline
-        </h2>
+        <h2 id="running" className="text-lg">{t`Timeline`}</h2>
         <SpanButtons store={store} />
         <Suspense fallback={<div className="h-8" />}>
-          <StripTools title="Board" lanes={lanesOf(lines)} areaId={null} {...strip} />
+          <StripTools title={t`Board`} lanes={lanesOf(lines)} areaId={null} {...strip} />
         </Suspense>
       </div>
       <div className="batten">
@@ -108,7 +107,7 @@ function HiddenLine({ hidden: { boatName, clocks } }: { hidden: Hidden }) {
       </p>
       <div className="min-w-0">
         <p className="font-semibold">
-          {counted(clocks.length, 'stand patch', 'stand patches')}, {boatName}
+          {counted(clocks.length, 'stand patch')}, {boatName}
         </p>
         <p className="text-sm">
           {clocks.map((clock, i) => (
@@ -133,16 +132,16 @@ function PotLine({ pot, now, zone }: { pot: PotView; now: number; zone: string }
   return (
     <>
       <p className="flex flex-wrap items-baseline justify-between gap-x-3 md:justify-start">
-        <span className="font-semibold">{inducting ? 'Standing time' : 'Mixed, in use'}</span>
+        <span className="font-semibold">{inducting ? t`Standing time` : t`Mixed, in use`}</span>
         {left !== null && (
           <span className={`big-figure text-2xl ${inducting ? '' : 'signal-text'}`}>
-            {left > 0 ? sayCountdown(left) : 'pot life over'}
+            {left > 0 ? sayCountdown(left) : t`pot life over`}
           </span>
         )}
       </p>
       <div className="min-w-0">
         <Link className="font-semibold hover:underline" to={`/bench/${pot.areaId}`}>
-          {pot.productName} pot
+          {t`${pot.productName} pot`}
         </Link>
         <span className="text-sm">
           {' '}
@@ -150,8 +149,8 @@ function PotLine({ pot, now, zone }: { pot: PotView; now: number; zone: string }
         </span>
       </div>
       <p className="text-sm md:col-span-2">
-        {inducting && <>Ready {sayTime(pot.inductionEnds, zone, now)}. </>}{' '}
-        {pot.potEnds ? <>Pot life ends {sayTime(pot.potEnds, zone, now)}.</> : 'Pot life unknown.'}
+        {inducting && <>{t`Ready ${sayTime(pot.inductionEnds, zone, now)}. `}</>}{' '}
+        {pot.potEnds ? t`Pot life ends ${sayTime(pot.potEnds, zone, now)}.` : t`Pot life unknown.`}
       </p>
     </>
   );
@@ -198,7 +197,7 @@ function AreaLine({
             <>
               {' · '}
               <Link className="link" to={`/window/${clock.areaId}`}>
-                {when ? `${when}, how this was worked out` : 'How this was worked out'}
+                {when ? t`${when}, how this was worked out` : t`How this was worked out`}
               </Link>
             </>
           )}
@@ -212,7 +211,7 @@ function AreaLine({
             segments={clock.segments}
             store={store}
             site={site}
-            label={`${STATES[clock.state].word}${when ? ` until ${when}` : ''}`}
+            label={`${STATES[clock.state].word}${when ? t` until ${when}` : ''}`}
           />
         </div>
       ) : (

@@ -1,5 +1,6 @@
 import { Link } from 'react-router';
 import type { TodayCoat, TodayView } from '../../contract/index.ts';
+import { t } from '../../words.ts';
 import { useToday } from '../api/queries.ts';
 import { sayTime } from '../clock/say.ts';
 import { sayCondition } from '../words/airReasons.ts';
@@ -21,10 +22,10 @@ function Fetched({ view, zone }: { view: TodayView; zone: string }) {
   return (
     <section aria-labelledby="today" className="space-y-2">
       <h2 id="today" className="batten pb-1 text-lg">
-        {isAgreed ? 'Planned and possible today' : 'Possible today'}
+        {isAgreed ? t`Planned and possible today` : t`Possible today`}
       </h2>
       {placed.length === 0 ? (
-        <p className="font-semibold">No coat has a suitable start time left today.</p>
+        <p className="font-semibold">{t`No coat has a suitable start time left today.`}</p>
       ) : (
         <ol className="space-y-1">
           {placed.map((coat) => (
@@ -32,9 +33,9 @@ function Fetched({ view, zone }: { view: TodayView; zone: string }) {
               <span className="big-figure">
                 {/* A pot is mixed, and no hour of today suits its coat: that is no time to say. */}
                 {coat.planned
-                  ? `Planned ${sayTime(coat.planned, zone, now)}`
+                  ? t`Planned ${sayTime(coat.planned, zone, now)}`
                   : coat.starts.length === 0
-                    ? 'Decide now'
+                    ? t`Decide now`
                     : coat.placed &&
                       `${sayTime(coat.placed.start, zone, now)}–${sayTime(coat.placed.end, zone, now)}`}
               </span>
@@ -42,9 +43,8 @@ function Fetched({ view, zone }: { view: TodayView; zone: string }) {
                 <CoatName coat={coat} />
                 {coat.potEnds && (
                   <strong>
-                    {' '}
-                    Mixed: pot life ends {sayTime(coat.potEnds, zone, now)}
-                    {coat.placed && coat.placed.end > coat.potEnds && ', before the coat is on'}.
+                    {t` Mixed: pot life ends ${sayTime(coat.potEnds, zone, now)}`}
+                    {coat.placed && coat.placed.end > coat.potEnds && t`, before the coat is on`}.
                   </strong>
                 )}
                 <span
@@ -53,7 +53,7 @@ function Fetched({ view, zone }: { view: TodayView; zone: string }) {
                   {' '}
                   {sayStarts(coat, zone, now)}.
                 </span>
-                {sayBefore(coat) && <span className="text-sm"> First: {sayBefore(coat)}.</span>}
+                {sayBefore(coat) && <span className="text-sm">{t` First: ${sayBefore(coat)}.`}</span>}
                 {coat.conditions.map((code) => (
                   <strong key={code} className="text-sm">
                     {' '}
@@ -67,18 +67,16 @@ function Fetched({ view, zone }: { view: TodayView; zone: string }) {
       )}
       {isAgreed ? (
         <p className="text-sm">
-          Planned times are those of the agreed plan. The work of the day shows what has moved since.{' '}
-          <Link className="link" to="/plan/today">
-            Open the work of the day
-          </Link>
+          {t`Planned times are those of the agreed plan. The work of the day shows what has moved since. `}
+          <Link className="link" to="/plan/today">{t`Open the work of the day`}</Link>
         </p>
       ) : (
-        placed.length > 1 && <p className="text-sm">Order for one person that fits the most coats.</p>
+        placed.length > 1 && <p className="text-sm">{t`Order for one person that fits the most coats.`}</p>
       )}
       {left.length > 0 && (
         <details>
           <summary className="target cursor-pointer py-2">
-            {counted(left.length, 'coat')} not possible today
+            {t`${counted(left.length, 'coat')} not possible today`}
           </summary>
           <ul className="list-disc space-y-1 pl-5">
             {left.map((coat) => (
@@ -89,7 +87,7 @@ function Fetched({ view, zone }: { view: TodayView; zone: string }) {
           </ul>
         </details>
       )}
-      {view.more > 0 && <p className="text-sm">{counted(view.more, 'more area')} not checked.</p>}
+      {view.more > 0 && <p className="text-sm">{t`${counted(view.more, 'more area')} not checked.`}</p>}
     </section>
   );
 }
@@ -107,24 +105,24 @@ const CoatName = ({ coat }: { coat: TodayCoat }) => (
 const sayBefore = ({ workLeft, untaped, paintEnds, openFaults }: TodayCoat): string =>
   [
     ...(workLeft > 0 ? [`${counted(workLeft, 'task')}`] : []),
-    ...(untaped > 0 ? [`mask ${counted(untaped, 'item')}`] : []),
-    ...(paintEnds ? ['get more paint: not enough in stock for this coat'] : []),
-    ...(openFaults > 0 ? [`settle ${counted(openFaults, 'open finding')}`] : []),
+    ...(untaped > 0 ? [t`mask ${counted(untaped, 'item')}`] : []),
+    ...(paintEnds ? [t`get more paint: not enough in stock for this coat`] : []),
+    ...(openFaults > 0 ? [t`settle ${counted(openFaults, 'open finding')}`] : []),
   ].join('; ');
 
 function sayStarts({ starts, potEnds }: TodayCoat, zone: string, now: number): string {
   const all = starts
     .map(({ from, to }) => `${sayTime(from, zone, now)}–${sayTime(to, zone, now)}`)
     .join(', ');
-  if (all !== '') return `Can start ${all}`;
+  if (all !== '') return t`Can start ${all}`;
   return potEnds
-    ? 'Not suitable today: apply the pot elsewhere or discard it'
-    : 'The weather is not suitable today: open the plan to see what moves';
+    ? t`Not suitable today: apply the pot elsewhere or discard it`
+    : t`The weather is not suitable today: open the plan to see what moves`;
 }
 
 function sayWhyNot({ starts, safeNotStated }: TodayCoat, zone: string, now: number): string {
-  if (safeNotStated) return 'No time until safe from dew and rain on the data sheet; enter one on the bench';
+  if (safeNotStated) return t`No time until safe from dew and rain on the data sheet; enter one on the bench`;
   const [first] = starts;
-  if (!first) return 'No start time stays suitable until the coat is safe; see the bench for reasons';
-  return `Possible on its own (${sayTime(first.from, zone, now)}–${sayTime(starts.at(-1)?.to ?? first.to, zone, now)}), but not together with the others`;
+  if (!first) return t`No start time stays suitable until the coat is safe; see the bench for reasons`;
+  return t`Possible on its own (${sayTime(first.from, zone, now)}–${sayTime(starts.at(-1)?.to ?? first.to, zone, now)}), but not together with the others`;
 }

@@ -1,4 +1,5 @@
 import type { AreaClock } from '../../contract/index.ts';
+import { t } from '../../words.ts';
 import { notBefore } from '../words/clocks.ts';
 import { type BoardLine, isRunningOut } from './urgency.ts';
 import { startOfDay } from './wallClock.ts';
@@ -8,12 +9,12 @@ export const GROUPS = ['now', 'today', 'later', 'waits', 'not-begun', 'finished'
 export type Group = (typeof GROUPS)[number];
 
 export const GROUP_WORDS: Record<Group, { title: string; meaning: string }> = {
-  now: { title: 'Urgent', meaning: 'mixed pots, bare steel, windows about to close' },
-  today: { title: 'Today', meaning: 'can be worked on today' },
-  later: { title: 'Later', meaning: 'tomorrow or after' },
-  waits: { title: 'Blocked', meaning: 'under a support, window closed, or data missing' },
-  'not-begun': { title: 'Not started', meaning: 'bare, or no system chosen' },
-  finished: { title: 'Done', meaning: 'all coats of the system applied' },
+  now: { title: t`Urgent`, meaning: t`mixed pots, bare steel, windows about to close` },
+  today: { title: t`Today`, meaning: t`can be worked on today` },
+  later: { title: t`Later`, meaning: t`tomorrow or after` },
+  waits: { title: t`Blocked`, meaning: t`under a support, window closed, or data missing` },
+  'not-begun': { title: t`Not started`, meaning: t`bare, or no system chosen` },
+  finished: { title: t`Done`, meaning: t`all coats of the system applied` },
 };
 
 const OF_STATE: Partial<Record<AreaClock['state'], Group>> = {

@@ -1,3 +1,4 @@
+import { t } from '../../words.ts';
 import { clockText, daysBetween, dayText, fieldText, momentOf, monthText, wallOf } from './wallClock.ts';
 
 /** Times and spans as the screens say them, in the yard's zone. */
@@ -9,8 +10,8 @@ export function sayTime(at: string | number, zone: string, now: number): string 
   const days = daysBetween(now, ms, zone);
   const clock = clockText(wall);
   if (days === 0) return clock;
-  if (days === 1) return `tomorrow ${clock}`;
-  if (days === -1) return `yesterday ${clock}`;
+  if (days === 1) return t`tomorrow ${clock}`;
+  if (days === -1) return t`yesterday ${clock}`;
 
   if (Math.abs(days) < 200) return `${dayText(wall)} ${wall.day} ${monthText(wall)}, ${clock}`;
   return `${dayText(wall)} ${wall.day} ${monthText(wall)} ${wall.year}`;
@@ -49,9 +50,9 @@ export function saySpan(ms: number): string {
   const seconds = Math.abs(ms) / 1000;
   if (seconds < 60) return `${Math.floor(seconds)} s`;
   const minutes = Math.floor(seconds / 60);
-  if (minutes < 60) return `${minutes} min`;
+  if (minutes < 60) return t`${minutes} min`;
   const hours = Math.floor(minutes / 60);
-  if (hours < 48) return minutes % 60 ? `${hours} h ${minutes % 60} min` : `${hours} h`;
+  if (hours < 48) return minutes % 60 ? t`${hours} h ${minutes % 60} min` : `${hours} h`;
   const days = Math.floor(hours / 24);
   return hours % 24 ? `${days} d ${hours % 24} h` : `${days} d`;
 }
@@ -66,12 +67,12 @@ export function sayAt(at: string | number, zone: string, now: number): string {
 export function sayCountdown(ms: number): string {
   const seconds = Math.max(0, Math.floor(ms / 1000));
   if (seconds < 60 || seconds >= 600) return saySpan(seconds * 1000);
-  return seconds % 60 ? `${Math.floor(seconds / 60)} min ${seconds % 60} s` : `${seconds / 60} min`;
+  return seconds % 60 ? t`${Math.floor(seconds / 60)} min ${seconds % 60} s` : t`${seconds / 60} min`;
 }
 
 /** Minutes of a sheet's table: "45 min", "6 h", "10 d". */
 export function sayMinutes(minutes: number): string {
-  if (minutes < 120) return `${Math.round(minutes)} min`;
+  if (minutes < 120) return t`${Math.round(minutes)} min`;
   if (minutes < 72 * 60) return `${Number((minutes / 60).toFixed(1))} h`;
   return `${Number((minutes / 1440).toFixed(1))} d`;
 }

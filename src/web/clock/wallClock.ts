@@ -1,10 +1,12 @@
+import { t } from '../../words.ts';
+
 /** What the clock on the wall of a yard shows, by the browser's own calendar; a library of dates would be a seventh of the first script. */
 
 const MINUTE_MS = 60_000;
 const DAY_MS = 24 * 60 * MINUTE_MS;
-const DAYS = ['Sunday', 'Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday'] as const;
+const DAYS = [t`Sunday`, t`Monday`, t`Tuesday`, t`Wednesday`, t`Thursday`, t`Friday`, t`Saturday`] as const;
 const MONTHS = [
-  'January', 'February', 'March', 'April', 'May', 'June', 'July', 'August', 'September', 'October', 'November', 'December',
+  'January', t`February`, t`March`, t`April`, t`May`, t`June`, t`July`, t`August`, t`September`, t`October`, t`November`, t`December`,
 ] as const; // biome-ignore format: a list
 
 /** A moment as a calendar and a clock of some zone have it. Months count from 1. */

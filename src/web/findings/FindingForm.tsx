@@ -11,6 +11,7 @@ import {
   takesFigure,
 } from '../../core/inspect/index.ts';
 import { fieldText, fromCanonical, shownUnit } from '../../core/units/index.ts';
+import { t } from '../../words.ts';
 import { send } from '../api/queue.ts';
 import { FormReader, refusals } from '../forms/canonical.ts';
 import { Field, QuantityField, SelectField, TextArea } from '../forms/Field.tsx';
@@ -55,8 +56,8 @@ export function FindingForm({ boat, areas, finding, picked, onDone }: Props) {
       limit: grades ? null : read.optionalNumber('limit', 'limit', values.limit),
       place: placed
         ? {
-            xM: read.quantity('xM', 'Distance from aft', values.xM, 'length'),
-            zM: read.quantity('zM', 'height above the waterline', values.zM, 'length'),
+            xM: read.quantity('xM', t`Distance from aft`, values.xM, 'length'),
+            zM: read.quantity('zM', t`height above the waterline`, values.zM, 'length'),
             side: values.side,
           }
         : null,
@@ -76,9 +77,9 @@ export function FindingForm({ boat, areas, finding, picked, onDone }: Props) {
             method: 'PUT',
             path: `/findings/${finding.id}`,
             body: { ...input, version: over.version ?? finding.version },
-            what: 'finding edit',
+            what: t`finding edit`,
           }
-        : { method: 'POST', path: '/findings', body: input, what: 'a finding' },
+        : { method: 'POST', path: '/findings', body: input, what: t`a finding` },
     );
     if (!finding) onDone();
     return undefined;
@@ -101,25 +102,21 @@ export function FindingForm({ boat, areas, finding, picked, onDone }: Props) {
       submit={submit}
       {...(finding && { onSaved: onDone })}
       base={finding}
-      button="Save finding"
-      beside={
-        <button type="button" className="btn btn-ghost" onClick={onDone}>
-          Cancel
-        </button>
-      }
+      button={t`Save finding`}
+      beside={<button type="button" className="btn btn-ghost" onClick={onDone}>{t`Cancel`}</button>}
     >
       <Picked place={picked} length={length} />
       <div className="grid gap-3 sm:grid-cols-2">
         <SelectField
           name="kind"
-          label="Type"
+          label={t`Type`}
           choices={FINDING_KINDS.map((kind) => [kind, FINDING_WORDS[kind].word])}
         />
         <SelectField
           name="areaId"
-          label="Area"
+          label={t`Area`}
           choices={[
-            ['', 'no particular area'],
+            ['', t`no particular area`],
             ...areas.map((area): [string, string] => [area.id, area.name]),
           ]}
         />
@@ -128,23 +125,23 @@ export function FindingForm({ boat, areas, finding, picked, onDone }: Props) {
       {boat.kind !== 'parts' && (
         <fieldset>
           <legend className="label-caps pb-1">
-            {hasHull(boat) ? 'Location (select it on the drawing or type it)' : 'Location'}
+            {hasHull(boat) ? t`Location (select it on the drawing or type it)` : t`Location`}
           </legend>
           <div className="grid grid-cols-3 gap-3">
-            <QuantityField name="xM" label="Distance from aft" quantity="length" />
-            <QuantityField name="zM" label="Height above the waterline" quantity="length" />
+            <QuantityField name="xM" label={t`Distance from aft`} quantity="length" />
+            <QuantityField name="zM" label={t`Height above the waterline`} quantity="length" />
             <SelectField
               name="side"
-              label="Side"
+              label={t`Side`}
               choices={[
-                ['port', 'Port'],
-                ['starboard', 'Starboard'],
+                ['port', t`Port`],
+                ['starboard', t`Starboard`],
               ]}
             />
           </div>
         </fieldset>
       )}
-      <TextArea name="note" label="Note" />
+      <TextArea name="note" label={t`Note`} />
       <Photos boatId={boat.id} />
     </RecordForm>
   );
@@ -189,12 +186,12 @@ function ReadingFields() {
       {grades && (
         <SelectField
           name="grade"
-          label={takesFigure(kind) ? 'Result' : reading}
+          label={takesFigure(kind) ? t`Result` : reading}
           choices={grades.map((each) => [each, GRADE_WORDS[each]])}
         />
       )}
       {takesFigure(kind) && <Field name="value" label={reading} unit={unit} inputMode="decimal" />}
-      {!grades && <Field name="limit" label="Agreed limit (optional)" unit={unit} inputMode="decimal" />}
+      {!grades && <Field name="limit" label={t`Agreed limit (optional)`} unit={unit} inputMode="decimal" />}
       {wording && (
         <p role="status" className="sm:col-span-2">
           {wording}

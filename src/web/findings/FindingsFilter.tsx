@@ -1,4 +1,5 @@
 import type { Area, BoatView, Finding } from '../../contract/index.ts';
+import { t } from '../../words.ts';
 import { letterOf } from '../parts/drawing/drawnRows.ts';
 import { SearchField } from '../parts/SearchField.tsx';
 import { FINDING_WORDS } from '../words/findings.ts';
@@ -59,21 +60,21 @@ export function FindingsFilter({
   return (
     <div className="flex flex-wrap items-end gap-3">
       <SearchField
-        label="Search findings"
+        label={t`Search findings`}
         value={filter.search}
         onChange={(search) => onFilter({ ...filter, search })}
       />
       <label className="block">
-        <span className="label-caps block pb-1">Sort by</span>
+        <span className="label-caps block pb-1">{t`Sort by`}</span>
         <select
           className="select"
           value={filter.sort}
           onChange={(event) => onFilter({ ...filter, sort: event.target.value as FindingFilter['sort'] })}
         >
-          <option value="letter">Letter</option>
-          <option value="newest">Newest first</option>
-          <option value="area">area</option>
-          <option value="kind">kind</option>
+          <option value="letter">{t`Letter`}</option>
+          <option value="newest">{t`Newest first`}</option>
+          <option value="area">{t`area`}</option>
+          <option value="kind">{t`kind`}</option>
         </select>
       </label>
     </div>

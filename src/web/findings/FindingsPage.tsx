@@ -3,6 +3,7 @@ import { useNavigate, useParams } from 'react-router';
 import { v7 as uuidv7 } from 'uuid';
 import type { Area, BoatView, Finding, Place } from '../../contract/index.ts';
 import { hasHull } from '../../core/hull/index.ts';
+import { t } from '../../words.ts';
 import { useBoat } from '../api/boatQueries.ts';
 import { useQueued, useWrite } from '../api/mutations.ts';
 import { useYard } from '../api/queries.ts';
@@ -51,17 +52,17 @@ function Findings({ view, zone }: { view: BoatView; zone: string }) {
   const { mutate: change } = useQueued();
   const remove = (finding: Finding) =>
     change(
-      { method: 'DELETE', path: `/findings/${finding.id}`, what: 'finding deletion' },
+      { method: 'DELETE', path: `/findings/${finding.id}`, what: t`finding deletion` },
       { onSuccess: () => setRemoved(finding) },
     );
   const bringBack = (finding: Finding) =>
     change(
-      { method: 'POST', path: `/findings/${finding.id}/restore`, what: 'finding restore' },
+      { method: 'POST', path: `/findings/${finding.id}/restore`, what: t`finding restore` },
       { onSuccess: () => setRemoved(null) },
     );
   return (
     <div className="space-y-6 p-3 md:p-6">
-      <h1 className="text-2xl">{boat.name}: findings</h1>
+      <h1 className="text-2xl">{t`${boat.name}: findings`}</h1>
       <SurveyTabs boat={boat} />
       <div className={hasHull(boat) ? 'grid grid-cols-1 items-start gap-6 xl:grid-cols-2' : 'max-w-3xl'}>
         {hasHull(boat) && (
@@ -74,13 +75,13 @@ function Findings({ view, zone }: { view: BoatView; zone: string }) {
             onSeenFrom={setSeenFrom}
             onPlace={editing ? (place) => setPicked({ ...place, side: seenFrom }) : undefined}
           >
-            {editing && <p className="p-2 text-sm">Select the location of the finding on the drawing.</p>}
+            {editing && (
+              <p className="p-2 text-sm">{t`Select the location of the finding on the drawing.`}</p>
+            )}
           </DrawingBoard>
         )}
         <section aria-labelledby="found" className="space-y-3">
-          <h2 id="found" className="batten pb-1 text-lg">
-            Findings
-          </h2>
+          <h2 id="found" className="batten pb-1 text-lg">{t`Findings`}</h2>
           {editing ? (
             <div className="board p-4">
               <FindingForm
@@ -93,25 +94,26 @@ function Findings({ view, zone }: { view: BoatView; zone: string }) {
               />
             </div>
           ) : (
-            <button type="button" className="btn btn-primary" onClick={() => setEditing('new')}>
-              Add finding
-            </button>
+            <button
+              type="button"
+              className="btn btn-primary"
+              onClick={() => setEditing('new')}
+            >{t`Add finding`}</button>
           )}
           {removed && (
             <UndoNotice
-              text={`Finding deleted: ${FINDING_WORDS[removed.kind].word}.`}
+              text={t`Finding deleted: ${FINDING_WORDS[removed.kind].word}.`}
               onUndo={() => bringBack(removed)}
               onGone={() => setRemoved(null)}
             />
           )}
           {findings.length === 0 && !editing && (
-            <p className="max-w-prose">
-              No findings yet. Record rust, blisters, moisture, adhesion or thickness with the location. Each
-              reading is compared with its limit.
-            </p>
+            <p className="max-w-prose">{t`No findings yet. Record rust, blisters, moisture, adhesion or thickness with the location. Each reading is compared with its limit.`}</p>
           )}
           <FindingsFilter count={findings.length} filter={filter} onFilter={setFilter} />
-          {shown.length === 0 && findings.length > 0 && <p role="status">No findings match your search.</p>}
+          {shown.length === 0 && findings.length > 0 && (
+            <p role="status">{t`No findings match your search.`}</p>
+          )}
           <ol className="divide-base-300 divide-y">
             {shown.map(({ finding, letter, area }) => (
               <FindingLine
@@ -172,7 +174,7 @@ function FindingLine({
               <a key={id} href={`/api/v1/photos/${id}`} target="_blank" rel="noreferrer">
                 <img
                   src={`/api/v1/photos/${id}`}
-                  alt={`${word}, view ${i + 1}`}
+                  alt={t`${word}, view ${i + 1}`}
                   className="h-20 w-28 object-cover"
                 />
               </a>
@@ -184,10 +186,12 @@ function FindingLine({
             <MakePart area={area} areaM2={areaM2} finding={finding} letter={letter} />
           )}
           <button type="button" className="btn btn-ghost btn-sm" onClick={onEdit}>
-            Change<span className="sr-only"> {letter}</span>
+            {t`Change`}
+            <span className="sr-only"> {letter}</span>
           </button>
           <button type="button" className="btn btn-ghost btn-sm" onClick={onRemove}>
-            Remove<span className="sr-only"> {letter}</span>
+            {t`Remove`}
+            <span className="sr-only"> {letter}</span>
           </button>
         </p>
       </div>
@@ -219,7 +223,7 @@ function MakePart({
     const m2 = kind === 'spot' ? Math.min(FIRST_SPOT_M2, areaM2 / 2) : areaM2 / 2;
     const at = new Date().toISOString();
     const input = cutOut(area, kind, { id, name, areaM2: Number(m2.toFixed(3)), at });
-    const note = `From finding ${letter}: ${finding.reason}`.slice(0, 2000);
+    const note = t`From finding ${letter}: ${finding.reason}`.slice(0, 2000);
     write(
       { method: 'POST', path: '/areas', body: { ...input, note } },
       { onSuccess: () => mounted() && void navigate(`/boats/${area.boatId}/survey/${id}`) },
@@ -227,12 +231,8 @@ function MakePart({
   };
   return (
     <>
-      <button type="button" className="btn btn-sm" onClick={() => make('spot')}>
-        Create spot
-      </button>
-      <button type="button" className="btn btn-sm" onClick={() => make('piece')}>
-        Split area
-      </button>
+      <button type="button" className="btn btn-sm" onClick={() => make('spot')}>{t`Create spot`}</button>
+      <button type="button" className="btn btn-sm" onClick={() => make('piece')}>{t`Split area`}</button>
     </>
   );
 }

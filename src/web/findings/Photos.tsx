@@ -2,6 +2,7 @@ import { Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import { useFormContext, useWatch } from 'react-hook-form';
 import { v7 as uuidv7 } from 'uuid';
+import { t } from '../../words.ts';
 import type { FindingValues } from './findingValues.ts';
 
 /** Longest side of a photograph as kept, px: enough to see a hairline crack, small enough to send from a yard. */
@@ -67,13 +68,13 @@ export function Photos({ boatId }: { boatId: string }) {
           <figure key={id} className="relative">
             <img
               src={`/api/v1/photos/${id}`}
-              alt={`View ${i + 1} of this finding`}
+              alt={t`View ${i + 1} of this finding`}
               className="h-24 w-32 object-cover"
             />
             <button
               type="button"
               className="btn btn-sm absolute top-1 right-1"
-              aria-label={`Remove photo ${i + 1}`}
+              aria-label={t`Remove photo ${i + 1}`}
               onClick={() => set(ids.filter((each) => each !== id))}
             >
               <Trash2 size={16} aria-hidden="true" />
@@ -82,7 +83,7 @@ export function Photos({ boatId }: { boatId: string }) {
         ))}
       </div>
       <label className="btn btn-sm">
-        {busy ? 'Sending…' : 'Add photographs'}
+        {busy ? t`Sending…` : t`Add photographs`}
         <input
           type="file"
           accept="image/*"

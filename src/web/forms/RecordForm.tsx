@@ -2,6 +2,7 @@ import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { type ReactNode, useEffect, useRef, useState } from 'react';
 import { type DefaultValues, type FieldValues, FormProvider, type Path, useForm } from 'react-hook-form';
 import type { FieldError, Problem } from '../../contract/index.ts';
+import { t } from '../../words.ts';
 import { ApiProblem } from '../api/client.ts';
 import { useUnsaved } from '../state/unsaved.ts';
 import {
@@ -158,11 +159,10 @@ export function RecordForm<T extends FieldValues>(props: Props<T>) {
       >
         <ChangesElsewhere value={changes}>{props.children}</ChangesElsewhere>
         {changedElsewhere.length > 0 && (
-          <p role="status" className="border-line border-l-4 pl-3">
-            Changed elsewhere while you were editing:{' '}
-            {changedElsewhere.map((path) => props.fieldWords?.[path] ?? path).join(', ')}. Your edits are
-            still here. Saving overwrites the other changes.
-          </p>
+          <p
+            role="status"
+            className="border-line border-l-4 pl-3"
+          >{t`Changed elsewhere while you were editing: ${changedElsewhere.map((path) => props.fieldWords?.[path] ?? path).join(', ')}. Your edits are still here. Saving overwrites the other changes.`}</p>
         )}
         {/* Once something is typed the way to save it stays in sight, however long the form. */}
         <div className={`space-y-2 ${props.large ? 'save-bar save-bar-narrow' : isTyped ? 'save-bar' : ''}`}>
@@ -175,28 +175,24 @@ export function RecordForm<T extends FieldValues>(props: Props<T>) {
           )}
           {clash && (
             <div role="alert" className="border-line space-y-2 border-2 p-3">
-              <p className="font-semibold">Conflict: someone else saved this after you opened it.</p>
+              <p className="font-semibold">{t`Conflict: someone else saved this after you opened it.`}</p>
               <ul className="list-disc pl-5">
                 {theirs.map(({ field, was, is }) => (
                   <li key={field}>
                     {props.fieldWords?.[field] ?? field}
-                    {typeof is !== 'object' && ` is now “${String(is)}”, was “${String(was)}”`}
+                    {typeof is !== 'object' && t` is now “${String(is)}”, was “${String(was)}”`}
                     {typeof is === 'object' && ' changed'}
                   </li>
                 ))}
               </ul>
               <div className="flex flex-wrap gap-2">
-                <button type="button" className="btn" onClick={takeTheirs}>
-                  Use their version
-                </button>
+                <button type="button" className="btn" onClick={takeTheirs}>{t`Use their version`}</button>
                 {current?.version !== undefined && (
                   <button
                     type="button"
                     className="btn"
                     onClick={() => void send({ version: current.version as number })}
-                  >
-                    Overwrite with mine
-                  </button>
+                  >{t`Overwrite with mine`}</button>
                 )}
               </div>
             </div>
@@ -207,7 +203,7 @@ export function RecordForm<T extends FieldValues>(props: Props<T>) {
               className={`btn btn-primary ${props.large ? 'btn-xl target w-full' : ''}`}
               disabled={isSubmitting}
             >
-              {isSubmitting ? 'Saving…' : props.button}
+              {isSubmitting ? t`Saving…` : props.button}
             </button>
             {props.beside}
           </div>

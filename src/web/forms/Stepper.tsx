@@ -1,6 +1,7 @@
 import { Minus, Plus } from 'lucide-react';
 import { useEffect, useId, useState } from 'react';
 import { figure, parseNumber } from '../../core/units/index.ts';
+import { t } from '../../words.ts';
 
 interface Props {
   label: string;
@@ -43,7 +44,7 @@ export function Stepper({
       return;
     }
     if (read < min || read > max) {
-      setMessage(`${label} must be between ${figure(min)} and ${figure(max)} ${unit}, but is ${typed}`);
+      setMessage(t`${label} must be between ${figure(min)} and ${figure(max)} ${unit}, but is ${typed}`);
     } else {
       setMessage(null);
       if (read !== value) onChange(read);
@@ -58,7 +59,7 @@ export function Stepper({
         <button
           type="button"
           className="btn target w-14"
-          aria-label={`Decrease ${label}`}
+          aria-label={t`Decrease ${label}`}
           onClick={() => put(value - step)}
         >
           <Minus aria-hidden="true" />
@@ -82,7 +83,7 @@ export function Stepper({
         <button
           type="button"
           className="btn target w-14"
-          aria-label={`Increase ${label}`}
+          aria-label={t`Increase ${label}`}
           onClick={() => put(value + step)}
         >
           <Plus aria-hidden="true" />

@@ -1,6 +1,7 @@
 import { type CalendarDateTime, parseDateTime } from '@internationalized/date';
 import { useEffect, useRef } from 'react';
 import { DateField, DateInput, DateSegment, I18nProvider, Label } from 'react-aria-components';
+import { t } from '../../words.ts';
 import { useYard } from '../api/queries.ts';
 import { fromLocalField, toLocalField } from '../clock/say.ts';
 import { dayText, longDayText, wallOf } from '../clock/wallClock.ts';
@@ -113,7 +114,8 @@ export function TimeInput({
             className="btn btn-sm target"
             onClick={() => onChange(toLocalField(Date.now(), zone))}
           >
-            Now<span className="sr-only">: {label}</span>
+            {t`Now`}
+            <span className="sr-only">: {label}</span>
           </button>
           {[-STEP_MIN, STEP_MIN].map((minutes) => (
             <button
@@ -123,8 +125,8 @@ export function TimeInput({
               disabled={!moment}
               onClick={() => step(minutes)}
             >
-              {minutes < 0 ? '−' : '+'}
-              {STEP_MIN} min<span className="sr-only">: {label}</span>
+              {t`${minutes < 0 ? '−' : '+'}${STEP_MIN} min`}
+              <span className="sr-only">: {label}</span>
             </button>
           ))}
         </span>

@@ -1,5 +1,6 @@
 import { createContext, useContext } from 'react';
 import type { FieldValues, FormState, Path, UseFormReturn } from 'react-hook-form';
+import { t } from '../../words.ts';
 
 /** What changed of the fields being typed in here since, as a sentence, by the field's name. */
 export const ChangesElsewhere = createContext<Readonly<Record<string, string>>>({});
@@ -45,16 +46,16 @@ const isTyped = (dirty: FormState<FieldValues>['dirtyFields'], path: string): bo
 /** For a record that somebody else saved in the meantime. */
 function sayElsewhere(value: unknown): string {
   const what = Array.isArray(value)
-    ? 'Changed elsewhere'
+    ? t`Changed elsewhere`
     : value === ''
-      ? 'Emptied elsewhere'
-      : `Changed elsewhere to “${String(value)}”`;
-  return `${what} while you were editing.`;
+      ? t`Emptied elsewhere`
+      : t`Changed elsewhere to “${String(value)}”`;
+  return t`${what} while you were editing.`;
 }
 
 /** For a figure that is worked out again while it is typed over. */
 export const sayWorkedOut = (value: unknown): string =>
-  value === '' ? 'No longer worked out.' : `Now worked out as ${String(value)}.`;
+  value === '' ? t`No longer worked out.` : t`Now worked out as ${String(value)}.`;
 
 /**
  * Merges another person’s saved changes into a form that is being edited: fields not typed in follow, those typed

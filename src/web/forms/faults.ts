@@ -1,10 +1,12 @@
+import { t } from '../../words.ts';
+
 /** The fields that are saved together with what was pressed: those of its form, its section, or the page. */
 const TOGETHER = 'form, dialog, [role="dialog"], section, main';
 
 /** Fields do not hold what stands in them while they are refused: saving past one would save an older figure. */
 export class FieldAtFault extends Error {
   constructor(field: string) {
-    super(`Not saved. Correct ${field || 'the field in error'} first.`);
+    super(t`Not saved. Correct ${field || t`the field in error`} first.`);
     this.name = 'FieldAtFault';
   }
 }

@@ -1,5 +1,6 @@
 import { type CurrencyCode, fromMinor, toMinor } from '../../core/supply/index.ts';
 import { figure, MOST_MONEY } from '../../core/units/index.ts';
+import { t } from '../../words.ts';
 import type { FormReader } from './canonical.ts';
 
 /** Minor units of what was typed; 0 where it cannot be read, which the reader has refused by then. */
@@ -15,6 +16,6 @@ export function minorOf(
   // Said in the currency it was typed in; the border knows minor units only.
   const most = fromMinor(MOST_MONEY, currency);
   if (value >= 0 && value <= most) return toMinor(value, currency);
-  read.refuse(path, `${label} must be between 0 and ${figure(most)} ${currency}, but is ${text.trim()}`);
+  read.refuse(path, t`${label} must be between 0 and ${figure(most)} ${currency}, but is ${text.trim()}`);
   return 0;
 }

@@ -1,6 +1,7 @@
 import { useId, useState } from 'react';
 import type { HullCuts } from '../../core/hull/index.ts';
 import { fieldText, fromCanonical, parseQuantity, shownUnit } from '../../core/units/index.ts';
+import { t } from '../../words.ts';
 import { NumberField } from '../forms/NumberField.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
 
@@ -16,10 +17,10 @@ export function CutFields({ cuts, lengthM, onChange }: Props) {
   const { stripe, keel, sheer } = cuts;
   return (
     <fieldset className="space-y-3">
-      <legend className="lettered pb-1">Dividing lines</legend>
+      <legend className="lettered pb-1">{t`Dividing lines`}</legend>
       <div className="grid grid-cols-2 gap-3">
         <NumberField
-          label="Top of the antifouling"
+          label={t`Top of the antifouling`}
           quantity="length"
           value={cuts.topOfPaintM}
           onChange={(topOfPaintM) => set({ topOfPaintM })}
@@ -27,7 +28,7 @@ export function CutFields({ cuts, lengthM, onChange }: Props) {
       </div>
       <Stations stationsM={cuts.stationsM} onChange={(stationsM) => set({ stationsM })} />
       <Option
-        label="Boot stripe"
+        label={t`Boot stripe`}
         on={stripe !== null}
         onChange={(on) =>
           set({ stripe: on ? { lowerM: cuts.topOfPaintM + 0.02, upperM: cuts.topOfPaintM + 0.08 } : null })
@@ -36,13 +37,13 @@ export function CutFields({ cuts, lengthM, onChange }: Props) {
         {stripe && (
           <>
             <NumberField
-              label="Lower edge of the stripe"
+              label={t`Lower edge of the stripe`}
               quantity="length"
               value={stripe.lowerM}
               onChange={(lowerM) => set({ stripe: { ...stripe, lowerM } })}
             />
             <NumberField
-              label="Upper edge of the stripe"
+              label={t`Upper edge of the stripe`}
               quantity="length"
               value={stripe.upperM}
               onChange={(upperM) => set({ stripe: { ...stripe, upperM } })}
@@ -51,13 +52,13 @@ export function CutFields({ cuts, lengthM, onChange }: Props) {
         )}
       </Option>
       <Option
-        label="Separate transom"
+        label={t`Separate transom`}
         on={cuts.transomXM !== null}
         onChange={(on) => set({ transomXM: on ? Number((lengthM * 0.02).toFixed(2)) : null })}
       >
         {cuts.transomXM !== null && (
           <NumberField
-            label="Forward edge of the transom, from aft"
+            label={t`Forward edge of the transom, from aft`}
             quantity="length"
             value={cuts.transomXM}
             onChange={(transomXM) => set({ transomXM })}
@@ -65,7 +66,7 @@ export function CutFields({ cuts, lengthM, onChange }: Props) {
         )}
       </Option>
       <Option
-        label="Separate keel"
+        label={t`Separate keel`}
         on={keel !== null}
         onChange={(on) =>
           set({
@@ -82,19 +83,19 @@ export function CutFields({ cuts, lengthM, onChange }: Props) {
         {keel && (
           <>
             <NumberField
-              label="From"
+              label={t`From`}
               quantity="length"
               value={keel.aftM}
               onChange={(aftM) => set({ keel: { ...keel, aftM } })}
             />
             <NumberField
-              label="To"
+              label={t`To`}
               quantity="length"
               value={keel.foreM}
               onChange={(foreM) => set({ keel: { ...keel, foreM } })}
             />
             <NumberField
-              label="Top of the keel (height above the waterline)"
+              label={t`Top of the keel (height above the waterline)`}
               quantity="length"
               value={keel.topM}
               onChange={(topM) => set({ keel: { ...keel, topM } })}
@@ -103,20 +104,20 @@ export function CutFields({ cuts, lengthM, onChange }: Props) {
         )}
       </Option>
       <Option
-        label="Separate deck at the sheer"
+        label={t`Separate deck at the sheer`}
         on={sheer !== null}
         onChange={(on) => set({ sheer: on ? { aftM: 1, foreM: 1.4, lengthM } : null })}
       >
         {sheer && (
           <>
             <NumberField
-              label="Sheer height aft"
+              label={t`Sheer height aft`}
               quantity="length"
               value={sheer.aftM}
               onChange={(aftM) => set({ sheer: { ...sheer, aftM } })}
             />
             <NumberField
-              label="Sheer height forward"
+              label={t`Sheer height forward`}
               quantity="length"
               value={sheer.foreM}
               onChange={(foreM) => set({ sheer: { ...sheer, foreM } })}
@@ -157,14 +158,15 @@ function Stations({
   };
   return (
     <div>
-      <label htmlFor={id} className="label-caps block pb-1">
-        Divide bottom and topsides at ({symbol('length')} from aft)
-      </label>
+      <label
+        htmlFor={id}
+        className="label-caps block pb-1"
+      >{t`Divide bottom and topsides at (${symbol('length')} from aft)`}</label>
       <input
         id={id}
         className="input w-full"
         inputMode="decimal"
-        placeholder="no division"
+        placeholder={t`no division`}
         value={text}
         aria-invalid={problem ? true : undefined}
         onChange={(event) => setText(event.target.value)}

@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import type { Estimate, FormView } from '../../contract/index.ts';
+import { t } from '../../words.ts';
 import { useWrite } from '../api/mutations.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { counted } from '../words/counted.ts';
@@ -25,7 +26,7 @@ export function FeedAreas({
     // Where several areas share a part of the boat, the form can’t divide it between them.
     return m2 !== null && m2 > 0.001 && rivals.length === 1 ? [{ area, m2 }] : [];
   });
-  if (whole.length === 0) return <p>Add areas in the survey to use these sizes there.</p>;
+  if (whole.length === 0) return <p>{t`Add areas in the survey to use these sizes there.`}</p>;
   const way: Estimate['way'] = figures.source === 'mesh' ? 'mesh' : 'offsets';
   const feed = () => {
     const estimates = matches.map(({ area, m2 }) => ({
@@ -37,21 +38,19 @@ export function FeedAreas({
     }));
     write(
       { method: 'POST', path: `/boats/${view.boat.id}/estimates`, body: { estimates } },
-      { onSuccess: () => setSaid(`Estimate added to ${counted(matches.length, 'area')}.`) },
+      { onSuccess: () => setSaid(t`Estimate added to ${counted(matches.length, 'area')}.`) },
     );
   };
   return (
     <div className="space-y-2">
       {matches.length === 0 ? (
-        <p>No area in the survey matches a part of this hull form.</p>
+        <p>{t`No area in the survey matches a part of this hull form.`}</p>
       ) : (
         <>
           <p className="text-sm">
             {matches.map(({ area, m2 }) => `${area.name} ${show(m2, 'area')}`).join(', ')}.
           </p>
-          <button type="button" className="btn" onClick={() => feed()}>
-            Add estimates to areas
-          </button>
+          <button type="button" className="btn" onClick={() => feed()}>{t`Add estimates to areas`}</button>
         </>
       )}
       {notice && <p role="status">{notice}</p>}

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { useParams } from 'react-router';
 import type { HullForm, HullFormInput, Problem, Waterline } from '../../contract/index.ts';
+import { t } from '../../words.ts';
 import { useHullForm, useWaterline } from '../api/boatQueries.ts';
 import { useWrite } from '../api/mutations.ts';
 import { HullOnly } from '../parts/HullOnly.tsx';
@@ -28,7 +29,7 @@ export function HullFormPage() {
         <QueryBoundary query={line}>
           {(plan) => (
             <div className="space-y-6 p-3 md:p-6">
-              <h1 className="text-2xl">{view.boat.name}: hull form</h1>
+              <h1 className="text-2xl">{t`${view.boat.name}: hull form`}</h1>
               <SurveyTabs boat={view.boat} />
               <HullOnly boat={view.boat} need="drawing">
                 {(boat) => <HullFormBoard key={boatId} view={{ ...view, boat }} line={plan} />}
@@ -71,9 +72,7 @@ function HullFormBoard({ view, line }: { view: HullFormView; line: Waterline }) 
   return (
     <>
       <section aria-labelledby="sources" className="space-y-3">
-        <h2 id="sources" className="batten pb-1 text-lg">
-          Sources compared
-        </h2>
+        <h2 id="sources" className="batten pb-1 text-lg">{t`Sources compared`}</h2>
         <SourceTable
           view={view}
           figures={figures}

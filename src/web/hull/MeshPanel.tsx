@@ -1,6 +1,7 @@
 import { Suspense, useEffect, useState } from 'react';
 import type { MeshRecord } from '../../contract/index.ts';
 import { type HullCuts, type OffsetTable, ofItsHulls, type Placement } from '../../core/hull/index.ts';
+import { t } from '../../words.ts';
 import { useConfirm } from '../parts/Confirm.tsx';
 import { saveFile } from '../parts/drawing/exportDrawing.ts';
 import { lazyPart } from '../parts/lazyPart.tsx';
@@ -62,7 +63,7 @@ export function MeshPanel({ view, cuts: usual, onSave }: Props) {
     if (!known) return;
     const response = await fetch(`/api/v1/boats/${boat.id}/mesh`);
     if (response.ok) openFile(known.fileName, await response.blob());
-    else setProblem('Couldn’t load the file from the server. Try again.');
+    else setProblem(t`Couldn’t load the file from the server. Try again.`);
   };
   const record: MeshRecord | null =
     mesh.read && mesh.cut && placement && mesh.file
@@ -89,26 +90,24 @@ export function MeshPanel({ view, cuts: usual, onSave }: Props) {
   };
   const confirm = useConfirm();
   const remove = async () => {
-    const text = 'Estimates already added to areas are kept.';
-    if (!(await confirm({ title: 'Delete the mesh and its file?', text, action: 'Delete mesh' }))) return;
+    const text = t`Estimates already added to areas are kept.`;
+    if (!(await confirm({ title: t`Delete the mesh and its file?`, text, action: t`Delete mesh` }))) return;
     mesh.cancel();
     await save(null);
   };
   const shown = record ?? known;
   return (
     <section aria-labelledby="mesh" className="space-y-4">
-      <h2 id="mesh" className="batten pb-1 text-lg">
-        Surface mesh
-      </h2>
+      <h2 id="mesh" className="batten pb-1 text-lg">{t`Surface mesh`}</h2>
       <div className="flex flex-wrap items-center gap-2">
         <OpenFile
-          label="Open STL or OBJ"
+          label={t`Open STL or OBJ`}
           accept=".stl,.obj"
           onFile={(chosen) => openFile(chosen.name, chosen)}
         />
         {known && form.meshKept && !mesh.read && (
           <button type="button" className="btn" onClick={() => void openKept()}>
-            Open {known.fileName}
+            {t`Open ${known.fileName}`}
           </button>
         )}
         {mesh.read &&
@@ -121,7 +120,7 @@ export function MeshPanel({ view, cuts: usual, onSave }: Props) {
                 void mesh.write(format).then((bytes) => saveFile(`${boat.name}.${format}`, new Blob([bytes])))
               }
             >
-              Save as {format.toUpperCase()}
+              {t`Save as ${format.toUpperCase()}`}
             </button>
           ))}
       </div>
@@ -136,9 +135,7 @@ export function MeshPanel({ view, cuts: usual, onSave }: Props) {
           <span>
             {mesh.working.phase} {mesh.working.share > 0 && bar(mesh.working.share)}
           </span>
-          <button type="button" className="btn btn-sm" onClick={mesh.cancel}>
-            Cancel
-          </button>
+          <button type="button" className="btn btn-sm" onClick={mesh.cancel}>{t`Cancel`}</button>
         </div>
       )}
       {(mesh.problem || problem) && (
@@ -147,10 +144,7 @@ export function MeshPanel({ view, cuts: usual, onSave }: Props) {
         </p>
       )}
       {!shown && !mesh.working && (
-        <p className="max-w-prose">
-          Open a mesh from a 3-D scan or CAD program, up to 300 MB. The mesh is processed on this device and
-          stored with the boat when you save. Areas are accurate to about ± 1 % (common practice).
-        </p>
+        <p className="max-w-prose">{t`Open a mesh from a 3-D scan or CAD program, up to 300 MB. The mesh is processed on this device and stored with the boat when you save. Areas are accurate to about ± 1 % (common practice).`}</p>
       )}
       <div className="grid grid-cols-1 items-start gap-6 xl:grid-cols-[minmax(0,3fr)_minmax(0,2fr)]">
         {mesh.read && placement && (
@@ -162,18 +156,19 @@ export function MeshPanel({ view, cuts: usual, onSave }: Props) {
         <div className="space-y-4">
           {mesh.cut && (
             <div className="board">
-              <Suspense fallback={<p className="p-4">Loading the 3-D view…</p>}>
+              <Suspense fallback={<p className="p-4">{t`Loading the 3-D view…`}</p>}>
                 <MeshView
                   result={mesh.cut}
                   lengthM={boat.dimensions.loaM}
-                  label={`3-D view of ${boat.name}`}
+                  label={t`3-D view of ${boat.name}`}
                 />
               </Suspense>
               <p className="p-2 text-sm opacity-80">
-                Rotate: drag. Zoom: pinch or scroll. Pan: arrow keys.{' '}
-                {mesh.read && mesh.cut.likeness.zone.length < mesh.read.faces
-                  ? `Simplified to ${mesh.cut.likeness.zone.length.toLocaleString('en')} faces for display. All ${mesh.read.faces.toLocaleString('en')} are used for measuring.`
-                  : ''}
+                {t`Rotate: drag. Zoom: pinch or scroll. Pan: arrow keys. ${
+                  mesh.read && mesh.cut.likeness.zone.length < mesh.read.faces
+                    ? t`Simplified to ${mesh.cut.likeness.zone.length.toLocaleString('en')} faces for display. All ${mesh.read.faces.toLocaleString('en')} are used for measuring.`
+                    : ''
+                }`}
               </p>
             </div>
           )}
@@ -190,7 +185,7 @@ export function MeshPanel({ view, cuts: usual, onSave }: Props) {
             <FeedAreas
               view={view}
               figures={figuresByMesh(shown, boat)}
-              basis={`${shown.fileName}, ${shown.faces.toLocaleString('en')} faces`.slice(0, 300)}
+              basis={t`${shown.fileName}, ${shown.faces.toLocaleString('en')} faces`.slice(0, 300)}
             />
           )}
         </div>
@@ -202,16 +197,16 @@ export function MeshPanel({ view, cuts: usual, onSave }: Props) {
             className="btn btn-primary"
             disabled={saved}
             onClick={() => void save(record)}
-          >
-            Save mesh
-          </button>
+          >{t`Save mesh`}</button>
         )}
         {known && (
-          <button type="button" className="btn btn-ghost" onClick={() => void remove()}>
-            Delete mesh
-          </button>
+          <button
+            type="button"
+            className="btn btn-ghost"
+            onClick={() => void remove()}
+          >{t`Delete mesh`}</button>
         )}
-        {saved && <span role="status">Saved.</span>}
+        {saved && <span role="status">{t`Saved.`}</span>}
       </div>
     </section>
   );
@@ -225,8 +220,8 @@ function Hulls({ table, boat }: { table: OffsetTable; boat: HullFormView['boat']
   return (
     <p>
       {apartM === undefined
-        ? 'The mesh has one body: it is measured as a boat with one hull.'
-        : `${table.apartM === undefined ? 'The mesh has one of the two hulls: areas and displacement are counted twice.' : 'The mesh has two hulls.'} Each centreline is ${show(apartM, 'length')} from the boat’s.`}
+        ? t`The mesh has one body: it is measured as a boat with one hull.`
+        : t`${table.apartM === undefined ? t`The mesh has one of the two hulls: areas and displacement are counted twice.` : t`The mesh has two hulls.`} Each centreline is ${show(apartM, 'length')} from the boat’s.`}
     </p>
   );
 }
@@ -234,20 +229,14 @@ function Hulls({ table, boat }: { table: OffsetTable; boat: HullFormView['boat']
 function Zones({ zones }: { zones: MeshRecord['zones'] }) {
   const { show } = useUnits();
   return (
-    <Scroller label="Areas from the mesh">
+    <Scroller label={t`Areas from the mesh`}>
       <table className="table-sm table">
         <thead>
           <tr>
-            <th scope="col">Part</th>
-            <th scope="col" className="text-right">
-              Port
-            </th>
-            <th scope="col" className="text-right">
-              Starboard
-            </th>
-            <th scope="col" className="text-right">
-              Both sides
-            </th>
+            <th scope="col">{t`Part`}</th>
+            <th scope="col" className="text-right">{t`Port`}</th>
+            <th scope="col" className="text-right">{t`Starboard`}</th>
+            <th scope="col" className="text-right">{t`Both sides`}</th>
           </tr>
         </thead>
         <tbody>

@@ -13,6 +13,7 @@ import {
   WebGLRenderer,
 } from 'three';
 import { OrbitControls } from 'three/addons/controls/OrbitControls.js';
+import { t } from '../../words.ts';
 import { themeColour } from '../state/themeColour.ts';
 import type { CutResult } from '../workers/meshMessages.ts';
 import { ZONE_PAINTS } from './zonePaints.ts';
@@ -121,9 +122,7 @@ export function MeshView({ result, lengthM, label }: { result: CutResult; length
   }, [result, lengthM]);
   if (failed) {
     return (
-      <p className="p-4">
-        This browser can’t show 3-D graphics (WebGL is off). The lines drawing below shows the boat.
-      </p>
+      <p className="p-4">{t`This browser can’t show 3-D graphics (WebGL is off). The lines drawing below shows the boat.`}</p>
     );
   }
   return (

@@ -1,4 +1,5 @@
 import type { ClipboardEvent, KeyboardEvent } from 'react';
+import { t } from '../../words.ts';
 import { Scroller } from '../parts/Scroller.tsx';
 import { type Grid, gridOfText } from './offsetsText.ts';
 
@@ -7,10 +8,10 @@ const cellAt = (grid: HTMLElement | null, row: number, column: number) =>
 
 const word = (grid: Grid, row: number, column: number) => {
   if (row === 0)
-    return column === 0 ? 'Unit' : column < 3 ? (grid[0]?.[column] ?? '') : `Waterline ${column - 2}`;
+    return column === 0 ? 'Unit' : column < 3 ? (grid[0]?.[column] ?? '') : t`Waterline ${column - 2}`;
   const head = grid[0]?.[column] ?? '';
-  if (column === 0) return `Station ${row}`;
-  return column < 3 ? `${head} at station ${row}` : `Half-breadth at station ${row}, waterline ${head}`;
+  if (column === 0) return t`Station ${row}`;
+  return column < 3 ? t`${head} at station ${row}` : t`Half-breadth at station ${row}, waterline ${head}`;
 };
 
 /** Half-breadths as a spreadsheet: arrow keys and Enter move, a block pasted from another fills from the cell on. */
@@ -50,7 +51,7 @@ export function OffsetsGrid({ grid, onChange }: { grid: Grid; onChange: (grid: G
     onChange(next);
   };
   return (
-    <Scroller label="Table of offsets">
+    <Scroller label={t`Table of offsets`}>
       <table className="border-base-300 border-collapse border text-sm">
         <tbody>
           {grid.map((cells, row) => (

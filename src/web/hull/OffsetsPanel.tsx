@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { checkOffsets, type OffsetTable } from '../../core/hull/index.ts';
+import { t } from '../../words.ts';
 import { useConfirm } from '../parts/Confirm.tsx';
 import { BoatDrawing } from '../parts/drawing/BoatDrawing.tsx';
 import { OpenFile } from '../parts/OpenFile.tsx';
@@ -50,7 +51,7 @@ export function OffsetsPanel({ view, levels, onSave }: Props) {
       fromGrid(next);
       change(next);
     } catch (error) {
-      setProblem(`Couldn’t read the file. ${(error as Error).message}`);
+      setProblem(t`Couldn’t read the file. ${(error as Error).message}`);
     }
   };
   const save = async (next: OffsetTable | null) => {
@@ -64,57 +65,54 @@ export function OffsetsPanel({ view, levels, onSave }: Props) {
   };
   const confirm = useConfirm();
   const remove = async () => {
-    const text = 'Areas keep what it gave them.';
-    if (await confirm({ title: 'Delete the table of offsets?', text, action: 'Remove' })) await save(null);
+    const text = t`Areas keep what it gave them.`;
+    if (await confirm({ title: t`Delete the table of offsets?`, text, action: t`Remove` })) await save(null);
   };
   return (
     <section aria-labelledby="offsets" className="space-y-4">
-      <h2 id="offsets" className="batten pb-1 text-lg">
-        Table of offsets
-      </h2>
+      <h2 id="offsets" className="batten pb-1 text-lg">{t`Table of offsets`}</h2>
       <div className="flex flex-wrap items-center gap-2">
         <OpenFile
-          label="Import (CSV)"
+          label={t`Import (CSV)`}
           accept=".csv,text/csv,text/plain"
           onFile={(file) => void file.text().then(take)}
         />
         {!grid && (
-          <button type="button" className="btn" onClick={() => change(beginningGrid(view.boat, unit))}>
-            Start from main dimensions
-          </button>
+          <button
+            type="button"
+            className="btn"
+            onClick={() => change(beginningGrid(view.boat, unit))}
+          >{t`Start from main dimensions`}</button>
         )}
-        <a className="btn btn-ghost" href={`/api/v1/boats/${view.boat.id}/offsets.csv`} download>
-          Export hull form (CSV)
-        </a>
+        <a
+          className="btn btn-ghost"
+          href={`/api/v1/boats/${view.boat.id}/offsets.csv`}
+          download
+        >{t`Export hull form (CSV)`}</a>
       </div>
       {!grid && (
-        <p className="max-w-prose">
-          Half-breadths of one side. Rows are stations from aft; columns are waterlines, as heights above the
-          designed waterline. Areas are accurate to about ± 2 % (common practice).
-        </p>
+        <p className="max-w-prose">{t`Half-breadths of one side. Rows are stations from aft; columns are waterlines, as heights above the designed waterline. Areas are accurate to about ± 2 % (common practice).`}</p>
       )}
       {grid && (
         <>
           <OffsetsGrid grid={grid} onChange={change} />
           <div className="flex flex-wrap gap-2">
-            <button type="button" className="btn btn-sm" onClick={() => change([...grid, []])}>
-              Add station
-            </button>
+            <button
+              type="button"
+              className="btn btn-sm"
+              onClick={() => change([...grid, []])}
+            >{t`Add station`}</button>
             <button
               type="button"
               className="btn btn-sm"
               onClick={() => change(grid.map((row, i) => (i === 0 ? [...row, ''] : row)))}
-            >
-              Add waterline
-            </button>
+            >{t`Add waterline`}</button>
             <button
               type="button"
               className="btn btn-sm"
               disabled={grid.length <= 3}
               onClick={() => change(grid.slice(0, -1))}
-            >
-              Remove last station
-            </button>
+            >{t`Remove last station`}</button>
           </div>
           {read && 'problem' in read && (
             <p role="alert" className="text-error font-semibold">
@@ -124,10 +122,12 @@ export function OffsetsPanel({ view, levels, onSave }: Props) {
           {table && <Drawn view={view} table={table} levels={levels} />}
           {draft.overtaken && (
             <p role="status" className="text-warning flex flex-wrap items-center gap-2 font-semibold">
-              Someone else saved another table while you were editing. Saving overwrites that table.
-              <button type="button" className="btn btn-sm" onClick={draft.takeTheirs}>
-                Use their version
-              </button>
+              {t`Someone else saved another table while you were editing. Saving overwrites that table.`}
+              <button
+                type="button"
+                className="btn btn-sm"
+                onClick={draft.takeTheirs}
+              >{t`Use their version`}</button>
             </p>
           )}
           <div className="flex flex-wrap items-center gap-2">
@@ -136,13 +136,13 @@ export function OffsetsPanel({ view, levels, onSave }: Props) {
               className="btn btn-primary"
               disabled={!table}
               onClick={() => void save(table)}
-            >
-              Save table
-            </button>
+            >{t`Save table`}</button>
             {offsets && (
-              <button type="button" className="btn btn-ghost" onClick={() => void remove()}>
-                Delete table
-              </button>
+              <button
+                type="button"
+                className="btn btn-ghost"
+                onClick={() => void remove()}
+              >{t`Delete table`}</button>
             )}
           </div>
         </>
@@ -165,7 +165,7 @@ function Drawn({ view, table, levels }: { view: HullFormView; table: OffsetTable
         <div className="board p-2">
           <BoatDrawing boat={{ ...view.boat, form: table }} areas={[]} view="sheet" detailed />
         </div>
-        <FeedAreas view={view} figures={figures} basis="table of offsets" />
+        <FeedAreas view={view} figures={figures} basis={t`table of offsets`} />
       </>
     );
   } catch (error) {

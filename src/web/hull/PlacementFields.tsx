@@ -6,6 +6,7 @@ import {
   type MeshUnit,
   type Placement,
 } from '../../core/hull/index.ts';
+import { t } from '../../words.ts';
 import { Choice, NumberField } from '../forms/NumberField.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
 
@@ -37,52 +38,50 @@ export function PlacementFields({
   });
   return (
     <fieldset className="space-y-2">
-      <legend className="lettered pb-1">Orientation and scale</legend>
-      <p className="text-sm">
-        Size with these settings: {size.join(', ')}. These settings are a guess. Check them in the 3-D view.
-      </p>
+      <legend className="lettered pb-1">{t`Orientation and scale`}</legend>
+      <p className="text-sm">{t`Size with these settings: ${size.join(', ')}. These settings are a guess. Check them in the 3-D view.`}</p>
       <div className="grid grid-cols-2 gap-3">
         <Choice
-          label="File units"
+          label={t`File units`}
           value={placement.unit}
           choices={(Object.keys(MESH_UNITS) as MeshUnit[]).map((unit) => [unit, UNIT_WORDS[unit]] as const)}
           onChange={(unit) => set({ unit })}
         />
         <Choice<Axis>
-          label="Up axis"
+          label={t`Up axis`}
           value={placement.up}
           choices={axes}
           onChange={(up) => set({ up, ...(up[1] === placement.bow[1] && { bow: otherThan(up) }) })}
         />
         <Choice<Axis>
-          label="Bow axis"
+          label={t`Bow axis`}
           value={placement.bow}
           choices={axes.filter(([axis]) => axis[1] !== placement.up[1])}
           onChange={(bow) => set({ bow })}
         />
         <Choice
-          label="Mesh covers"
+          label={t`Mesh covers`}
           value={placement.half ? 'half' : 'whole'}
           choices={[
-            ['whole', 'Whole hull'],
-            ['half', 'One side (mirrored)'],
+            ['whole', t`Whole hull`],
+            ['half', t`One side (mirrored)`],
           ]}
           onChange={(half) => set({ half: half === 'half' })}
         />
         <NumberField
-          label="Waterline above the lowest point"
+          label={t`Waterline above the lowest point`}
           quantity="length"
           value={placement.waterlineM}
           onChange={(waterlineM) => set({ waterlineM })}
         />
         <NumberField
-          label="Rotate bow up by"
+          label={t`Rotate bow up by`}
           unit="°"
           value={placement.trimDeg}
           onChange={(trimDeg) => set({ trimDeg })}
         />
         <NumberField
-          label="Rotate starboard side up by"
+          label={t`Rotate starboard side up by`}
           unit="°"
           value={placement.heelDeg}
           onChange={(heelDeg) => set({ heelDeg })}

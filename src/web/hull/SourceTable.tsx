@@ -1,20 +1,21 @@
 import type { FormSource, FormView } from '../../contract/index.ts';
 import { disagreements, type Zone } from '../../core/hull/index.ts';
+import { t } from '../../words.ts';
 import { Scroller } from '../parts/Scroller.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
 import type { SourceFigures } from './formFigures.ts';
 
 export const SOURCE_WORDS: Record<FormSource, string> = {
-  dimensions: 'Main dimensions',
-  offsets: 'Table of offsets',
-  mesh: 'Surface mesh',
+  dimensions: t`Main dimensions`,
+  offsets: t`Table of offsets`,
+  mesh: t`Surface mesh`,
 };
 
 /** Parts compared; the bottom with what hangs under it, since not every source tells them apart. */
 const ROWS: readonly (readonly [string, readonly Zone[]])[] = [
-  ['Bottom, keel and rudder', ['bottom', 'keel', 'rudder']],
-  ['Boot stripe', ['boot-stripe']],
-  ['Topsides and transom', ['topsides', 'transom']],
+  [t`Bottom, keel and rudder`, ['bottom', 'keel', 'rudder']],
+  [t`Boot stripe`, ['boot-stripe']],
+  [t`Topsides and transom`, ['topsides', 'transom']],
 ];
 
 const sum = (figures: SourceFigures, zones: readonly Zone[]): number | null => {
@@ -55,24 +56,24 @@ export function SourceTable({
         return m2 === null ? '–' : `${show(m2, 'area')} ± ${Math.round(each.spread * 100)} %`;
       }),
     ]),
-    ['Displacement', floats((f) => show(f.displacementKg, 'mass', { digits: 0 }))],
-    ['Wetted surface', floats((f) => show(f.wettedM2, 'area'))],
+    [t`Displacement`, floats((f) => show(f.displacementKg, 'mass', { digits: 0 }))],
+    [t`Wetted surface`, floats((f) => show(f.wettedM2, 'area'))],
     [
-      'Wetted surface by Mumford’s formula (check)',
+      t`Wetted surface by Mumford’s formula (check)`,
       figures.map((each) => (each.mumfordM2 === null ? '–' : show(each.mumfordM2, 'area'))),
     ],
-    ['Waterplane', floats((f) => show(f.waterplaneM2, 'area'))],
-    ['Weight to sink 1 cm', floats((f) => show(f.kgPerCm, 'mass', { digits: 0 }))],
-    ['Block coefficient', floats((f) => f.cb.toFixed(3))],
-    ['Waterplane coefficient', floats((f) => f.cwp.toFixed(3))],
+    [t`Waterplane`, floats((f) => show(f.waterplaneM2, 'area'))],
+    [t`Weight to sink 1 cm`, floats((f) => show(f.kgPerCm, 'mass', { digits: 0 }))],
+    [t`Block coefficient`, floats((f) => f.cb.toFixed(3))],
+    [t`Waterplane coefficient`, floats((f) => f.cwp.toFixed(3))],
   ];
   return (
     <div className="space-y-3">
-      <Scroller label="Hull form by source">
+      <Scroller label={t`Hull form by source`}>
         <table className="table-sm table max-w-4xl">
           <thead>
             <tr>
-              <th scope="col">By</th>
+              <th scope="col">{t`By`}</th>
               {figures.map((each) => (
                 <th key={each.source} scope="col" className="text-right">
                   {SOURCE_WORDS[each.source]}
@@ -82,14 +83,14 @@ export function SourceTable({
           </thead>
           <tbody>
             <tr>
-              <th scope="row">Used for drawing and waterline</th>
+              <th scope="row">{t`Used for drawing and waterline`}</th>
               {figures.map((each) => (
                 <td key={each.source} className="text-right">
                   <input
                     type="radio"
                     className="radio"
                     name="form-use"
-                    aria-label={`Use ${SOURCE_WORDS[each.source].toLowerCase()}`}
+                    aria-label={t`Use ${SOURCE_WORDS[each.source].toLowerCase()}`}
                     checked={view.source === each.source}
                     onChange={() => onUse(each.source)}
                   />
@@ -113,8 +114,10 @@ export function SourceTable({
       </Scroller>
       {apart.map(({ word, ways: [a, b], gapM2 }) => (
         <p key={`${word}${a}${b}`} className="text-warning font-semibold">
-          {word}: {words[a]} and {words[b]} differ by {show(gapM2, 'area')} more than their uncertainties
-          allow.
+          {word}: {words[a]}
+          {t` and `}
+          {words[b]}
+          {t` differ by ${show(gapM2, 'area')} more than their uncertainties allow.`}
         </p>
       ))}
     </div>

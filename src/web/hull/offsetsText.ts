@@ -2,6 +2,7 @@ import Papa from 'papaparse';
 import { readOffsetsCsv } from '../../contract/formats/offsetsCsv.ts';
 import { formFromDimensions, lerpAt, type OffsetTable, sheerAt } from '../../core/hull/index.ts';
 import { fieldText } from '../../core/units/index.ts';
+import { t } from '../../words.ts';
 
 /** A table of offsets as typed: a head row of waterlines, then a row for each station. */
 export type Grid = string[][];
@@ -13,7 +14,7 @@ export function toGrid(table: OffsetTable, unit: GridUnit): Grid {
   const text = (m: number | null | undefined) =>
     m == null ? '' : fieldText(Number((m / METRES[unit]).toFixed(5)));
   return [
-    [`station, ${unit}`, 'sheer height', 'sheer half-breadth', ...table.waterlinesM.map(text)],
+    [`station, ${unit}`, t`sheer height`, 'sheer half-breadth', ...table.waterlinesM.map(text)],
     ...table.stationsM.map((x, s) => [
       text(x),
       text(table.sheer?.[s]?.zM),

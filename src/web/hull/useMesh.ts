@@ -1,5 +1,6 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { checkMeshSize, type HullCuts, type Placement } from '../../core/hull/index.ts';
+import { t } from '../../words.ts';
 import type { CutResult, MeshAnswer, MeshRequest } from '../workers/meshMessages.ts';
 
 /** Where a mesh stands on its way from a file to areas. */
@@ -27,7 +28,7 @@ export function useMesh(boat: { loaM: number; draughtM: number }) {
   useEffect(() => stop, [stop]);
 
   const ask = (request: MeshRequest, transfer: Transferable[] = []) => {
-    setState((was) => ({ ...was, working: { phase: 'Starting', share: 0 }, problem: null }));
+    setState((was) => ({ ...was, working: { phase: t`Starting`, share: 0 }, problem: null }));
     worker.current?.postMessage(request, transfer);
   };
 
@@ -40,15 +41,14 @@ export function useMesh(boat: { loaM: number; draughtM: number }) {
         setState({ ...NONE, problem: (error as Error).message });
         return;
       }
-      setState({ ...NONE, file: { name, bytes: source.size }, working: { phase: 'Opening', share: 0 } });
+      setState({ ...NONE, file: { name, bytes: source.size }, working: { phase: t`Opening`, share: 0 } });
       const made = new Worker(new URL('../workers/mesh.worker.ts', import.meta.url), { type: 'module' });
       worker.current = made;
       made.onerror = () =>
         setState((was) => ({
           ...was,
           working: null,
-          problem:
-            'Couldn’t process the mesh. The device may be out of memory. Close other apps or use a smaller mesh.',
+          problem: t`Couldn’t process the mesh. The device may be out of memory. Close other apps or use a smaller mesh.`,
         }));
       made.onmessage = ({ data }: MessageEvent<MeshAnswer>) => {
         if (data.kind === 'written') {

@@ -1,6 +1,7 @@
 import { v7 as uuidv7 } from 'uuid';
 import type { Entry, EntryInput, LoggedConditions } from '../../contract/index.ts';
 import { fieldText, fromCanonical, shownUnit } from '../../core/units/index.ts';
+import { t } from '../../words.ts';
 import { logEntry } from '../api/logEntry.ts';
 import { fromLocalField, toLocalField } from '../clock/say.ts';
 import { FormReader, refusals } from '../forms/canonical.ts';
@@ -26,13 +27,13 @@ interface CorrectionValues {
 function typedAir({ airC, rh, surfaceC }: CorrectionValues, read: FormReader): LoggedConditions | null {
   const [air, humidity, surface] = [airC, rh, surfaceC].map((text) => text.trim());
   if (!air && !humidity && !surface) return null;
-  if (!air) read.refuse('airC', 'air temperature: enter it with the humidity, or leave all three empty');
-  if (!humidity) read.refuse('rh', 'humidity: enter it with the air temperature, or leave all three empty');
+  if (!air) read.refuse('airC', t`air temperature: enter it with the humidity, or leave all three empty`);
+  if (!humidity) read.refuse('rh', t`humidity: enter it with the air temperature, or leave all three empty`);
   if (!air || !humidity) return null;
   return {
-    airC: read.quantity('airC', 'air temperature', air, 'temperature'),
-    rh: read.number('rh', 'relative humidity (%)', humidity) / 100,
-    surfaceC: surface ? read.quantity('surfaceC', 'surface temperature', surface, 'temperature') : null,
+    airC: read.quantity('airC', t`air temperature`, air, 'temperature'),
+    rh: read.number('rh', t`relative humidity (%)`, humidity) / 100,
+    surfaceC: surface ? read.quantity('surfaceC', t`surface temperature`, surface, 'temperature') : null,
     source: 'typed',
   };
 }
@@ -57,8 +58,8 @@ export function CorrectCoat({
     const read = new FormReader(system);
     const at = fromLocalField(values.start, zone);
     const endedAt = fromLocalField(values.end, zone);
-    if (!at) read.refuse('start', 'Started must be a date and time');
-    if (!endedAt) read.refuse('end', 'Finished must be a date and time');
+    if (!at) read.refuse('start', t`Started must be a date and time`);
+    if (!endedAt) read.refuse('end', t`Finished must be a date and time`);
     const { by: _, ...kept } = body;
     const conditions = typedAir(values, read);
     const input: EntryInput = {
@@ -70,8 +71,8 @@ export function CorrectCoat({
       body: {
         ...kept,
         ...(values.by.trim() !== '' && { by: values.by.trim() }),
-        litres: read.quantity('litres', 'litres used', values.litres, 'volume'),
-        areaM2: read.quantity('areaM2', 'area covered', values.areaM2, 'area'),
+        litres: read.quantity('litres', t`litres used`, values.litres, 'volume'),
+        areaM2: read.quantity('areaM2', t`area covered`, values.areaM2, 'area'),
         endedAt: endedAt ?? '',
         conditions,
         note: values.note,
@@ -102,30 +103,24 @@ export function CorrectCoat({
         note: body.note,
       }}
       submit={submit}
-      button="Save correction"
-      beside={
-        <button type="button" className="btn btn-ghost" onClick={onDone}>
-          Cancel
-        </button>
-      }
+      button={t`Save correction`}
+      beside={<button type="button" className="btn btn-ghost" onClick={onDone}>{t`Cancel`}</button>}
     >
       <div className="grid grid-cols-2 gap-3 md:grid-cols-4">
-        <QuantityField name="litres" label="Paint used (without thinner)" quantity="volume" />
-        <QuantityField name="areaM2" label="Area covered" quantity="area" />
-        <TimeField name="start" label="Started" />
-        <TimeField name="end" label="Finished" />
+        <QuantityField name="litres" label={t`Paint used (without thinner)`} quantity="volume" />
+        <QuantityField name="areaM2" label={t`Area covered`} quantity="area" />
+        <TimeField name="start" label={t`Started`} />
+        <TimeField name="end" label={t`Finished`} />
       </div>
       <div className="grid grid-cols-3 gap-3">
-        <QuantityField name="airC" label="Air, if measured" quantity="temperature" />
-        <Field name="rh" label="Relative humidity" unit="%" inputMode="decimal" />
-        <QuantityField name="surfaceC" label="Surface" quantity="temperature" />
+        <QuantityField name="airC" label={t`Air, if measured`} quantity="temperature" />
+        <Field name="rh" label={t`Relative humidity`} unit="%" inputMode="decimal" />
+        <QuantityField name="surfaceC" label={t`Surface`} quantity="temperature" />
       </div>
-      <p className="text-sm">
-        Leave these empty to take the air of these hours from the weather data. The coat is judged again.
-      </p>
+      <p className="text-sm">{t`Leave these empty to take the air of these hours from the weather data. The coat is judged again.`}</p>
       <div className="grid gap-3 md:grid-cols-[1fr_3fr]">
-        <Field name="by" label="Applied by" />
-        <TextArea name="note" label="Note" rows={1} />
+        <Field name="by" label={t`Applied by`} />
+        <TextArea name="note" label={t`Note`} rows={1} />
       </div>
     </RecordForm>
   );

@@ -2,6 +2,7 @@ import { useState } from 'react';
 import type { CoatAirRecord, Entry, LoggedConditions, LogView, WorkBody } from '../../contract/index.ts';
 import type { Range } from '../../core/air/index.ts';
 import { figure } from '../../core/units/index.ts';
+import { t } from '../../words.ts';
 import { strikeWrite } from '../api/logEntry.ts';
 import { useQueued } from '../api/mutations.ts';
 import { sayDated, sayDatedWithin } from '../clock/say.ts';
@@ -37,29 +38,25 @@ export function EntryLine({ entry, view, zone }: Props) {
                 type="button"
                 className="btn btn-sm"
                 onClick={() => setDoing(doing === 'correct' ? null : 'correct')}
-              >
-                Correct entry
-              </button>
+              >{t`Correct entry`}</button>
             )}
             <button
               type="button"
               className="btn btn-ghost btn-sm"
               onClick={() => setDoing(doing === 'strike' ? null : 'strike')}
-            >
-              Void entry
-            </button>
+            >{t`Void entry`}</button>
           </p>
         )}
       </div>
       {by && (
         <p className="text-sm md:pl-[13rem]">
           {by.kind === 'strike'
-            ? `Voided ${sayDated(by.recordedAt, zone)}: ${by.body.reason}`
-            : `Corrected ${sayDated(by.recordedAt, zone)}`}
+            ? t`Voided ${sayDated(by.recordedAt, zone)}: ${by.body.reason}`
+            : t`Corrected ${sayDated(by.recordedAt, zone)}`}
         </p>
       )}
       {entry.corrects && entry.kind !== 'strike' && (
-        <p className="text-sm md:pl-[13rem]">Replaces an earlier entry.</p>
+        <p className="text-sm md:pl-[13rem]">{t`Replaces an earlier entry.`}</p>
       )}
       {doing === 'correct' && entry.kind === 'coat' && (
         <div className="board my-2 p-3">
@@ -72,16 +69,16 @@ export function EntryLine({ entry, view, zone }: Props) {
 }
 
 const OUTCOME_WORDS: Record<WorkBody['outcome'], string> = {
-  done: 'Done',
-  faults: 'Faults found',
-  strewn: 'Strewn',
+  done: t`Done`,
+  faults: t`Faults found`,
+  strewn: t`Strewn`,
 };
 
 const SOURCE_WORDS: Record<CoatAirRecord['source'], string> = {
-  typed: 'measured at the boat',
-  measured: 'from the weather data',
-  forecast: 'from the forecast',
-  filled: 'gap filled in',
+  typed: t`measured at the boat`,
+  measured: t`from the weather data`,
+  forecast: t`from the forecast`,
+  filled: t`gap filled in`,
   simulated: 'simulated',
 };
 
@@ -89,7 +86,7 @@ const SOURCE_WORDS: Record<CoatAirRecord['source'], string> = {
 function CoatAir({ entry, zone }: { entry: Extract<Entry, { kind: 'coat' }>; zone: string }) {
   const { show } = useUnits();
   const { air, body } = entry;
-  if (!air && !body.conditions) return <span className="block text-sm">Air: not recorded</span>;
+  if (!air && !body.conditions) return <span className="block text-sm">{t`Air: not recorded`}</span>;
   const temps = ({ min, max }: Range) => {
     const [low, high] = [show(min, 'temperature'), show(max, 'temperature')];
     return low === high ? low : `${low.replace(/\s*°[CF]$/, '')}–${high}`;
@@ -98,23 +95,23 @@ function CoatAir({ entry, zone }: { entry: Extract<Entry, { kind: 'coat' }>; zon
     const { airC, rh, surfaceC, source } = body.conditions as LoggedConditions;
     return (
       <span className="block text-sm">
-        Air {show(airC, 'temperature')}, RH {Math.round(rh * 100)} %
-        {surfaceC !== null && <>, surface {show(surfaceC, 'temperature')}</>} ({SOURCE_WORDS[source]}, when it
-        was logged)
+        {t`Air ${show(airC, 'temperature')}, RH ${Math.round(rh * 100)} %`}
+        {surfaceC !== null && <>{t`, surface ${show(surfaceC, 'temperature')}`}</>}
+        {t` (${SOURCE_WORDS[source]}, when it was logged)`}
       </span>
     );
   }
   const [low, high] = [Math.round(air.rh.min * 100), Math.round(air.rh.max * 100)];
   return (
     <span className="block text-sm">
-      Air {temps(air.airC)}, RH {low === high ? low : `${low}–${high}`} % ({SOURCE_WORDS[air.source]})
-      {air.surfaceC && `, surface ${temps(air.surfaceC)}${air.surface === 'estimated' ? ' (estimated)' : ''}`}
+      {t`Air ${temps(air.airC)}, RH ${low === high ? low : `${low}–${high}`} % (${SOURCE_WORDS[air.source]})`}
+      {air.surfaceC &&
+        t`, surface ${temps(air.surfaceC)}${air.surface === 'estimated' ? ' (estimated)' : ''}`}
       {air.failures.length > 0 && (
         <span className="text-error block font-semibold">
-          Outside the limits:{' '}
-          {air.failures
+          {t`Outside the limits: ${air.failures
             .map((failure) => `${sayDatedWithin(failure.at, entry.at, zone)} ${sayFailure(failure, show)}`)
-            .join('; ')}
+            .join('; ')}`}
         </span>
       )}
     </span>
@@ -123,7 +120,7 @@ function CoatAir({ entry, zone }: { entry: Extract<Entry, { kind: 'coat' }>; zon
 
 function EntryText({ entry, view, zone }: Props) {
   const { show } = useUnits();
-  const name = (id: string) => view.products[id]?.name ?? 'unknown product';
+  const name = (id: string) => view.products[id]?.name ?? t`unknown product`;
   switch (entry.kind) {
     case 'coat': {
       const { body } = entry;
@@ -131,15 +128,12 @@ function EntryText({ entry, view, zone }: Props) {
       const removedAt = view.removedAt[entry.id];
       return (
         <>
-          <strong>
-            {name(body.productId)}, coat {body.coatNo + 1}
-          </strong>
-          {body.colour && `, ${body.colour}`}: {show(body.litres, 'volume')} on {show(body.areaM2, 'area')} by{' '}
-          {METHOD_WORDS[body.method].toLowerCase()}
+          <strong>{t`${name(body.productId)}, coat ${body.coatNo + 1}`}</strong>
+          {t`${body.colour && `, ${body.colour}`}: ${show(body.litres, 'volume')} on ${show(body.areaM2, 'area')} by ${METHOD_WORDS[body.method].toLowerCase()}`}
           {body.by && ` (${body.by})`}
-          {film !== null && <>, {show(film, 'film')} dry film (from litres used)</>}, finished{' '}
-          {sayDatedWithin(body.endedAt, entry.at, zone)}
-          {removedAt && <strong className="block">Removed {sayDated(removedAt, zone)}</strong>}
+          {film !== null && <>{t`, ${show(film, 'film')} dry film (from litres used)`}</>}
+          {t`, finished ${sayDatedWithin(body.endedAt, entry.at, zone)}`}
+          {removedAt && <strong className="block">{t`Removed ${sayDated(removedAt, zone)}`}</strong>}
           <CoatAir entry={entry} zone={zone} />
           {body.note && <span className="block text-sm">{body.note}</span>}
         </>
@@ -150,25 +144,25 @@ function EntryText({ entry, view, zone }: Props) {
     case 'batch-end':
       return (
         <>
-          Pot {entry.body.fate === 'emptied' ? 'used up' : 'discarded'}
-          {(entry.body.usedL ?? 0) > 0 && `, ${show(entry.body.usedL ?? 0, 'volume')} of it applied`}
+          {t`Pot ${entry.body.fate === 'emptied' ? t`used up` : 'discarded'}`}
+          {(entry.body.usedL ?? 0) > 0 && t`, ${show(entry.body.usedL ?? 0, 'volume')} of it applied`}
         </>
       );
     case 'tape':
       return (
         <>
-          {entry.body.on ? 'Tape on' : 'Tape off'}: {entry.body.name}
+          {entry.body.on ? t`Tape on` : t`Tape off`}: {entry.body.name}
         </>
       );
     case 'blast':
-      return <>Blasted bare; prime within {figure(entry.body.holdsHours)} h</>;
+      return <>{t`Blasted bare; prime within ${figure(entry.body.holdsHours)} h`}</>;
     case 'removal': {
       const { toGround, coats, way, grit, reason } = entry.body;
-      const what = toGround ? 'all coats, down to the substrate' : counted(coats.length, 'coat');
+      const what = toGround ? t`all coats, down to the substrate` : counted(coats.length, 'coat');
       return (
         <>
           {WAY_OFF_WORDS[way]}: {what}
-          {grit !== null && `, ${grit} grit`}
+          {grit !== null && t`, ${grit} grit`}
           <span className="block text-sm">{reason}</span>
         </>
       );
@@ -179,9 +173,9 @@ function EntryText({ entry, view, zone }: Props) {
           {OUTCOME_WORDS[entry.body.outcome]}: {sayTask(entry.body)}
           {entry.body.aggregate && (
             <span className="block text-sm">
-              {show(entry.body.aggregate.strewnKg, 'mass')} strewn
+              {t`${show(entry.body.aggregate.strewnKg, 'mass')} strewn`}
               {entry.body.aggregate.sweptBackKg !== null &&
-                `, ${show(entry.body.aggregate.sweptBackKg, 'mass')} swept back`}
+                t`, ${show(entry.body.aggregate.sweptBackKg, 'mass')} swept back`}
             </span>
           )}
           {entry.body.remark && <span className="block text-sm">{entry.body.remark}</span>}
@@ -190,8 +184,7 @@ function EntryText({ entry, view, zone }: Props) {
     case 'hand-test':
       return (
         <>
-          Hand test: {FOUND_WORDS[entry.body.found]}
-          {entry.body.place && `, ${entry.body.place}`}
+          {t`Hand test: ${FOUND_WORDS[entry.body.found]}${entry.body.place && `, ${entry.body.place}`}`}
           {entry.body.note && <span className="block text-sm">{entry.body.note}</span>}
         </>
       );
@@ -200,11 +193,11 @@ function EntryText({ entry, view, zone }: Props) {
     case 'session':
       return <SessionText body={entry.body} view={view} />;
     case 'round':
-      return <>Another coat added {entry.body.reason && `: ${entry.body.reason}`}</>;
+      return <>{t`Another coat added ${entry.body.reason && `: ${entry.body.reason}`}`}</>;
     case 'note':
       return <>{entry.body.text}</>;
     case 'strike':
-      return <>Voided an entry: {entry.body.reason}</>;
+      return <>{t`Voided an entry: ${entry.body.reason}`}</>;
   }
 }
 
@@ -224,15 +217,15 @@ function StrikeOut({ entry, onDone }: { entry: Entry; onDone: () => void }) {
       }}
     >
       <label className="grow">
-        <span className="label-caps block pb-1">Reason (the entry stays readable)</span>
+        <span className="label-caps block pb-1">{t`Reason (the entry stays readable)`}</span>
         <input className="input w-full" value={reason} onChange={(event) => setReason(event.target.value)} />
       </label>
-      <button type="submit" className="btn btn-primary" disabled={reason.trim() === ''}>
-        Void entry
-      </button>
-      <button type="button" className="btn btn-ghost" onClick={onDone}>
-        Cancel
-      </button>
+      <button
+        type="submit"
+        className="btn btn-primary"
+        disabled={reason.trim() === ''}
+      >{t`Void entry`}</button>
+      <button type="button" className="btn btn-ghost" onClick={onDone}>{t`Cancel`}</button>
     </form>
   );
 }

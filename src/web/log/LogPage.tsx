@@ -3,6 +3,7 @@ import { Link, useParams } from 'react-router';
 import { v7 as uuidv7 } from 'uuid';
 import type { Area, LogView } from '../../contract/index.ts';
 import { hasHull } from '../../core/hull/index.ts';
+import { t } from '../../words.ts';
 import { useLog } from '../api/boatQueries.ts';
 import { entryWrite } from '../api/logEntry.ts';
 import { useQueued } from '../api/mutations.ts';
@@ -46,8 +47,8 @@ export function LogPage() {
                     onClick={() => void log.fetchNextPage()}
                   >
                     {log.isFetchingNextPage
-                      ? 'Loading…'
-                      : `Show older entries (${view.entries.length} of ${view.total} shown)`}
+                      ? t`Loading…`
+                      : t`Show older entries (${view.entries.length} of ${view.total} shown)`}
                   </button>
                 </p>
               )}
@@ -96,13 +97,11 @@ function Log({
   return (
     <div className="max-w-5xl space-y-6 p-3 md:p-6">
       <div className="flex flex-wrap items-baseline justify-between gap-3">
-        <h1 className="text-2xl">{view.boat.name}: record</h1>
-        <button type="button" className="btn btn-sm no-print" onClick={onPrint}>
-          Print
-        </button>
+        <h1 className="text-2xl">{t`${view.boat.name}: record`}</h1>
+        <button type="button" className="btn btn-sm no-print" onClick={onPrint}>{t`Print`}</button>
         <p className="hidden w-full border-t pt-2 print:block">
-          {yard}. Printed {sayDated(now, zone)}.
-          {!isWhole && ` The newest ${view.entries.length} of ${view.total} entries.`}
+          {t`${yard}. Printed ${sayDated(now, zone)}.`}
+          {!isWhole && t` The newest ${view.entries.length} of ${view.total} entries.`}
         </p>
       </div>
       {view.clocks.length > 0 && hasHull(view.boat) && (
@@ -115,16 +114,16 @@ function Log({
         </div>
       )}
       {view.entries.length > SEARCHED_FROM && (
-        <SearchField label="Search entries shown" value={search} onChange={setSearch} />
+        <SearchField label={t`Search entries shown`} value={search} onChange={setSearch} />
       )}
-      {areas.length === 0 && search.trim() !== '' && <p role="status">No entries match “{search.trim()}”.</p>}
+      {areas.length === 0 && search.trim() !== '' && (
+        <p role="status">{t`No entries match “${search.trim()}”.`}</p>
+      )}
       {areas.length === 0 && search.trim() === '' && (
         <p>
-          No entries yet.{' '}
-          <Link className="link" to={`/boats/${view.boat.id}/survey`}>
-            Measure an area
-          </Link>
-          , choose its system, and log the first coat on the bench.
+          {t`No entries yet. `}
+          <Link className="link" to={`/boats/${view.boat.id}/survey`}>{t`Measure an area`}</Link>
+          {t`, choose its system, and log the first coat on the bench.`}
         </p>
       )}
       {areas.map((area) => (
@@ -161,8 +160,7 @@ function AreaLog({
         </h2>
         {on.coats > 0 && (
           <p>
-            {counted(on.coats, 'coat')}, {show(on.litres, 'volume')}, about {show(on.microns, 'film')} dry
-            film (from litres used{isWhole ? '' : '; older entries not included'})
+            {t`${counted(on.coats, 'coat')}, ${show(on.litres, 'volume')}, about ${show(on.microns, 'film')} dry film (from litres used${isWhole ? '' : t`; older entries not included`})`}
           </p>
         )}
       </div>
@@ -170,9 +168,8 @@ function AreaLog({
         .filter((each) => each.areaId === area.id)
         .map(({ productName, ruleIds, reason }) => (
           <p key={`${productName}${ruleIds.join()}`} className="border-warning my-1 border-l-4 pl-3">
-            <strong>Applied despite conflicts:</strong> {productName} (
-            {ruleIds.join(', ').replaceAll('-', ' ')}
-            ). Reason: {reason}
+            <strong>{t`Applied despite conflicts:`}</strong>
+            {t` ${productName} (${ruleIds.join(', ').replaceAll('-', ' ')}). Reason: ${reason}`}
           </p>
         ))}
       <OpenFaults
@@ -181,7 +178,7 @@ function AreaLog({
         say={(at) => sayDated(at, zone)}
       />
       {entries.length === 0 ? (
-        <p className="py-2 opacity-80">No entries.</p>
+        <p className="py-2 opacity-80">{t`No entries.`}</p>
       ) : (
         <ol className="divide-base-300 divide-y">
           {withNotesTogether(entries).map(([entry, ...more]) => (
@@ -191,7 +188,7 @@ function AreaLog({
               ) : (
                 <details className="print-open py-2">
                   <summary className="target cursor-pointer">
-                    {more.length + 1} notes while applying, the last {sayDated(entry.at, zone)}
+                    {t`${more.length + 1} notes while applying, the last ${sayDated(entry.at, zone)}`}
                   </summary>
                   {[entry, ...more].map((note) => (
                     <EntryLine key={note.id} entry={note} view={view} zone={zone} />
@@ -232,14 +229,12 @@ function AddNote({ area }: { area: Area }) {
     >
       <input
         className="input input-sm grow"
-        aria-label={`Note for ${area.name}`}
-        placeholder="Note"
+        aria-label={t`Note for ${area.name}`}
+        placeholder={t`Note`}
         value={text}
         onChange={(event) => setText(event.target.value)}
       />
-      <button type="submit" className="btn btn-sm" disabled={text.trim() === ''}>
-        Add note
-      </button>
+      <button type="submit" className="btn btn-sm" disabled={text.trim() === ''}>{t`Add note`}</button>
     </form>
   );
 }

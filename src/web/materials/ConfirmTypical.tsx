@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import type { Product } from '../../contract/index.ts';
 import type { TypicalField } from '../../core/system/index.ts';
+import { t } from '../../words.ts';
 import { useWrite } from '../api/mutations.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { counted } from '../words/counted.ts';
@@ -27,10 +28,7 @@ export function ConfirmTypical({ product }: { product: Product }) {
       <h2 id="typical" className="batten pb-1 text-lg">
         {counted(fields.length, 'unconfirmed typical value')}
       </h2>
-      <p>
-        Compare with the tin. Select each value that matches. If a value differs, change it in the form below;
-        a changed value counts as confirmed.
-      </p>
+      <p>{t`Compare with the tin. Select each value that matches. If a value differs, change it in the form below; a changed value counts as confirmed.`}</p>
       <ul className="divide-base-300 divide-y">
         {fields.map((field) => (
           <li key={field}>
@@ -62,14 +60,16 @@ export function ConfirmTypical({ product }: { product: Product }) {
           onClick={save}
         >
           {saving
-            ? 'Saving…'
+            ? t`Saving…`
             : agreed.size > 0
-              ? `Confirm ${counted(agreed.size, 'value')}`
-              : 'Confirm values'}
+              ? t`Confirm ${counted(agreed.size, 'value')}`
+              : t`Confirm values`}
         </button>
-        <button type="button" className="btn" onClick={() => setAgreed(new Set(fields))}>
-          Select all
-        </button>
+        <button
+          type="button"
+          className="btn"
+          onClick={() => setAgreed(new Set(fields))}
+        >{t`Select all`}</button>
       </div>
     </section>
   );

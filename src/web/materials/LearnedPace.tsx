@@ -1,5 +1,6 @@
 import { Link } from 'react-router';
 import type { MethodPace, PaceView, Yard } from '../../contract/index.ts';
+import { t } from '../../words.ts';
 import { useWrite } from '../api/mutations.ts';
 import { useYard } from '../api/queries.ts';
 import { useProductPace } from '../api/supplyQueries.ts';
@@ -16,18 +17,11 @@ export function LearnedPace({ productId }: { productId: string }) {
   if (!data || !yard || data.methods.length === 0) return null;
   return (
     <section aria-labelledby="pace" className="board max-w-3xl space-y-3 p-4">
-      <h2 id="pace" className="batten pb-1 text-lg">
-        Curing speed in this yard
-      </h2>
+      <h2 id="pace" className="batten pb-1 text-lg">{t`Curing speed in this yard`}</h2>
       {data.methods.map((each) => (
         <OneMethod key={each.method} productId={productId} pace={each} yard={yard} />
       ))}
-      <p className="text-sm">
-        Coats can cure slower or faster than the data sheet says, for example on thin plating or a cold keel,
-        with thinner, or from an old tin. Using the curing speed only ever narrows overcoat windows. Earliest
-        times use the slower of data sheet and curing speed; latest times use the faster. A hand test on the
-        coat itself takes priority.
-      </p>
+      <p className="text-sm">{t`Coats can cure slower or faster than the data sheet says, for example on thin plating or a cold keel, with thinner, or from an old tin. Using the curing speed only ever narrows overcoat windows. Earliest times use the slower of data sheet and curing speed; latest times use the faster. A hand test on the coat itself takes priority.`}</p>
     </section>
   );
 }
@@ -49,9 +43,7 @@ function OneMethod({ productId, pace, yard }: { productId: string; pace: MethodP
               <Link className="link" to={`/window/${film.areaId}`}>
                 {film.areaName}, {film.boatName}
               </Link>
-              , applied {sayTime(film.appliedTo, yard.zone, now)}:{' '}
-              {film.found.map((f) => FOUND_WORDS[f]).join(', ')}. Curing speed{' '}
-              {film.teaches ? sayAllowed(film) : 'No conclusion about curing speed.'}
+              {t`, applied ${sayTime(film.appliedTo, yard.zone, now)}: ${film.found.map((f) => FOUND_WORDS[f]).join(', ')}. Curing speed ${film.teaches ? sayAllowed(film) : t`No conclusion about curing speed.`}`}
             </li>
           ))}
         </ul>
@@ -59,24 +51,22 @@ function OneMethod({ productId, pace, yard }: { productId: string; pace: MethodP
       <p>{sayTogether(pace)}</p>
       <div className="flex flex-wrap items-center gap-3">
         {factor !== null && (taken === null || Math.abs(taken.factor - factor) > 0.01) && (
-          <button type="button" className="btn target" disabled={isPending} onClick={() => put(factor)}>
-            Use {percent(factor)} curing speed
-          </button>
+          <button
+            type="button"
+            className="btn target"
+            disabled={isPending}
+            onClick={() => put(factor)}
+          >{t`Use ${percent(factor)} curing speed`}</button>
         )}
         {taken && (
           <>
-            <strong>
-              Cure times use {percent(taken.factor)} curing speed since {sayTime(taken.at, yard.zone, now)}{' '}
-              (from {counted(taken.films, 'coat')}).
-            </strong>
+            <strong>{t`Cure times use ${percent(taken.factor)} curing speed since ${sayTime(taken.at, yard.zone, now)} (from ${counted(taken.films, 'coat')}).`}</strong>
             <button
               type="button"
               className="btn btn-ghost target"
               disabled={isPending}
               onClick={() => put(null)}
-            >
-              Use data sheet times
-            </button>
+            >{t`Use data sheet times`}</button>
           </>
         )}
       </div>
@@ -90,20 +80,20 @@ const MOST = 4;
 
 /** "at least 110 %", "at most 80 %", "60 % to 80 %" of the sheet's pace. */
 function sayAllowed({ low, high }: { low: number; high: number }): string {
-  if (low <= LEAST && high >= MOST) return 'not limited by these tests';
-  if (low <= LEAST) return `at most ${percent(high)} as fast as the sheet`;
-  if (high >= MOST) return `at least ${percent(low)} of the data sheet’s`;
-  return `${percent(low)}–${percent(high)} of the data sheet’s`;
+  if (low <= LEAST && high >= MOST) return t`not limited by these tests`;
+  if (low <= LEAST) return t`at most ${percent(high)} as fast as the sheet`;
+  if (high >= MOST) return t`at least ${percent(low)} of the data sheet’s`;
+  return t`${percent(low)}–${percent(high)} of the data sheet’s`;
 }
 
 function sayTogether(pace: MethodPace): string {
-  if (pace.films === 0) return 'No usable hand tests for this method yet.';
+  if (pace.films === 0) return t`No usable hand tests for this method yet.`;
   if (!pace.agree)
-    return `Hand tests on ${counted(pace.films, 'coat')} don’t agree, so cure times follow the data sheet.`;
-  const who = `From ${counted(pace.films, 'coat')}: curing speed`;
+    return t`Hand tests on ${counted(pace.films, 'coat')} don’t agree, so cure times follow the data sheet.`;
+  const who = t`From ${counted(pace.films, 'coat')}: curing speed`;
   const together = `${who} ${sayAllowed(pace)}.`;
   if (pace.factor !== null) return together;
   return pace.films < 3
-    ? `${together} A curing speed is suggested once tests on three coats agree.`
-    : `${together} This agrees with the data sheet.`;
+    ? t`${together} A curing speed is suggested once tests on three coats agree.`
+    : t`${together} This agrees with the data sheet.`;
 }

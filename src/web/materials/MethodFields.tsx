@@ -1,6 +1,7 @@
 import { Plus, Trash2 } from 'lucide-react';
 import { useFieldArray, useFormContext, useWatch } from 'react-hook-form';
 import { METHODS, type Method } from '../../core/film/index.ts';
+import { t } from '../../words.ts';
 import { Field, QuantityField, SelectField } from '../forms/Field.tsx';
 import { METHOD_WORDS } from '../words/systems.ts';
 import type { SheetValues } from './sheetValues.ts';
@@ -22,23 +23,23 @@ export function MethodFields() {
     <div className="space-y-3">
       <Ticks
         name="methods"
-        legend="Permitted methods"
+        legend={t`Permitted methods`}
         choices={METHOD_CHOICES}
-        hint="Select none if the data sheet doesn’t say; nothing is then ruled out."
+        hint={t`Select none if the data sheet doesn’t say; nothing is then ruled out.`}
       />
       {fields.map((field, i) => (
         <fieldset key={field.id} className="space-y-1">
-          <legend className="sr-only">Figures for one method</legend>
+          <legend className="sr-only">{t`Figures for one method`}</legend>
           <div className="grid grid-cols-2 items-end gap-3 sm:grid-cols-[9rem_1fr_1fr_1fr_1fr_auto]">
-            <SelectField name={`byMethod.${i}.method`} label="Method" choices={METHOD_CHOICES} />
-            <QuantityField name={`byMethod.${i}.min`} label="Minimum dry film" quantity="film" />
-            <QuantityField name={`byMethod.${i}.typical`} label="Typical dry film" quantity="film" />
-            <QuantityField name={`byMethod.${i}.max`} label="Maximum dry film" quantity="film" />
-            <Field name={`byMethod.${i}.thinner`} label="Maximum thinner" unit="%" inputMode="decimal" />
+            <SelectField name={`byMethod.${i}.method`} label={t`Method`} choices={METHOD_CHOICES} />
+            <QuantityField name={`byMethod.${i}.min`} label={t`Minimum dry film`} quantity="film" />
+            <QuantityField name={`byMethod.${i}.typical`} label={t`Typical dry film`} quantity="film" />
+            <QuantityField name={`byMethod.${i}.max`} label={t`Maximum dry film`} quantity="film" />
+            <Field name={`byMethod.${i}.thinner`} label={t`Maximum thinner`} unit="%" inputMode="decimal" />
             <button
               type="button"
               className="btn btn-ghost"
-              aria-label={`Remove figures for ${METHOD_WORDS[field.method].toLowerCase()}`}
+              aria-label={t`Remove figures for ${METHOD_WORDS[field.method].toLowerCase()}`}
               onClick={() => remove(i)}
             >
               <Trash2 size={18} aria-hidden="true" />
@@ -53,12 +54,13 @@ export function MethodFields() {
           className="btn btn-sm"
           onClick={() => append({ method: free[0] as Method, min: '', typical: '', max: '', thinner: '' })}
         >
-          <Plus size={16} aria-hidden="true" /> Add figures for a method
+          <Plus size={16} aria-hidden="true" />
+          {t` Add figures for a method`}
         </button>
       )}
       <div className="grid grid-cols-2 gap-3 sm:grid-cols-4">
-        <Field name="thinnerName" label="Thinner name" />
-        <Field name="thinnerLimit" label="Maximum thinner" unit="%" inputMode="decimal" />
+        <Field name="thinnerName" label={t`Thinner name`} />
+        <Field name="thinnerLimit" label={t`Maximum thinner`} unit="%" inputMode="decimal" />
       </div>
     </div>
   );

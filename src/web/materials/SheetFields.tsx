@@ -1,5 +1,6 @@
 import { Controller, useFieldArray, useFormContext, useWatch } from 'react-hook-form';
 import { FAMILIES, type Hazard } from '../../core/system/index.ts';
+import { t } from '../../words.ts';
 import { Field, QuantityField, SelectField, TextArea } from '../forms/Field.tsx';
 import { choices } from '../words/survey.ts';
 import { FilmFields } from './FilmFields.tsx';
@@ -12,13 +13,13 @@ import { Ticks } from './Ticks.tsx';
 import { DecidingTimes, EventTimes } from './TimeGrid.tsx';
 
 const HAZARD_WORDS: Record<Hazard, string> = {
-  isocyanate: 'Isocyanates',
-  solvent: 'Solvent',
+  isocyanate: t`Isocyanates`,
+  solvent: t`Solvent`,
   'epoxy-sensitiser': 'Epoxy (sensitiser)',
-  biocide: 'Biocides',
-  acid: 'Acid',
-  'oxidising-rags': 'Rags can self-ignite',
-  dust: 'Dust',
+  biocide: t`Biocides`,
+  acid: t`Acid`,
+  'oxidising-rags': t`Rags can self-ignite`,
+  dust: t`Dust`,
 };
 
 /** A data sheet in steps: the important figures first, then everything else. */
@@ -26,41 +27,46 @@ export function SheetFields() {
   return (
     <>
       <div className="grid gap-3 sm:grid-cols-2">
-        <Field name="name" label="Product" autoFocus />
-        <SelectField name="family" label="Coating type" choices={[['', 'Select…'], ...choices(FAMILIES)]} />
+        <Field name="name" label={t`Product`} autoFocus />
+        <SelectField
+          name="family"
+          label={t`Coating type`}
+          choices={[['', t`Select…`], ...choices(FAMILIES)]}
+        />
       </div>
       <Parts />
       <FilmFields />
       <DecidingTimes />
-      <p className="pt-2 opacity-80">
-        That is enough for planning and mixing. Add more figures from the data sheet below. Leave empty what
-        the data sheet doesn’t give; nothing is then assumed.
-      </p>
+      <p className="pt-2 opacity-80">{t`That is enough for planning and mixing. Add more figures from the data sheet below. Leave empty what the data sheet doesn’t give; nothing is then assumed.`}</p>
       <div>
-        <SheetStep title="Methods and thinner" about="brush, roller, spray; film thickness by method">
+        <SheetStep title={t`Methods and thinner`} about={t`brush, roller, spray; film thickness by method`}>
           <MethodFields />
         </SheetStep>
-        <SheetStep title="Other times" about="safe from dew, tack-free, sandable, launch, full cure">
+        <SheetStep title={t`Other times`} about={t`safe from dew, tack-free, sandable, launch, full cure`}>
           <EventTimes />
         </SheetStep>
         <SheetStep
-          title="Weather and surface limits"
-          about="temperature, humidity, margin above the dew point"
+          title={t`Weather and surface limits`}
+          about={t`temperature, humidity, margin above the dew point`}
         >
           <AirLimits />
         </SheetStep>
-        <SheetStep title="Surface preparation" about="cleanliness, profile, permitted surfaces, copper">
+        <SheetStep title={t`Surface preparation`} about={t`cleanliness, profile, permitted surfaces, copper`}>
           <SurfaceFields />
         </SheetStep>
-        <SheetStep title="Packs" about="colours, pack sizes, prices, additives, shelf life">
+        <SheetStep title={t`Packs`} about={t`colours, pack sizes, prices, additives, shelf life`}>
           <Colours />
           <PackFields />
         </SheetStep>
-        <SheetStep title="Hazards and notes" about="hazards, cautions from the data sheet, resin">
-          <Ticks name="hazards" legend="Hazards" choices={choices(HAZARD_WORDS)} />
-          <Field name="resin" label="Resin" hint="As named on the data sheet. Leave empty if not given." />
-          <TextArea name="cautions" label="Cautions (wording from the data sheet)" />
-          <TextArea name="note" label="Note" />
+        <SheetStep title={t`Hazards and notes`} about={t`hazards, cautions from the data sheet, resin`}>
+          <Ticks name="hazards" legend={t`Hazards`} choices={choices(HAZARD_WORDS)} />
+          <Field
+            name="resin"
+            label={t`Resin`}
+            hint={t`As named on the data sheet. Leave empty if not given.`}
+          />
+          <TextArea name="cautions" label={t`Cautions (wording from the data sheet)`} />
+          <TextArea name="note" label={t`Note`} />
         </SheetStep>
       </div>
     </>
@@ -71,34 +77,31 @@ function AirLimits() {
   return (
     <div className="space-y-3">
       <div className="grid grid-cols-2 gap-3 sm:grid-cols-3">
-        <QuantityField name="limits.airMinC" label="Air temperature, minimum" quantity="temperature" />
-        <QuantityField name="limits.airMaxC" label="Air temperature, maximum" quantity="temperature" />
+        <QuantityField name="limits.airMinC" label={t`Air temperature, minimum`} quantity="temperature" />
+        <QuantityField name="limits.airMaxC" label={t`Air temperature, maximum`} quantity="temperature" />
         <QuantityField
           name="limits.surfaceMinC"
-          label="Surface temperature, minimum"
+          label={t`Surface temperature, minimum`}
           quantity="temperature"
         />
         <QuantityField
           name="limits.surfaceMaxC"
-          label="Surface temperature, maximum"
+          label={t`Surface temperature, maximum`}
           quantity="temperature"
         />
-        <Field name="limits.rhMax" label="RH, maximum" unit="%" inputMode="decimal" />
+        <Field name="limits.rhMax" label={t`RH, maximum`} unit="%" inputMode="decimal" />
         <QuantityField
           name="limits.dewMarginC"
-          label="Minimum margin above dew point"
+          label={t`Minimum margin above dew point`}
           quantity="temperatureDifference"
         />
       </div>
-      <p className="text-sm opacity-80">
-        Leave empty if the data sheet doesn’t say. The defaults are then 3 °C above the dew point (ISO 8502-4
-        guidance) and a maximum RH of 85 % (ISO 12944-7 practice).
-      </p>
+      <p className="text-sm opacity-80">{t`Leave empty if the data sheet doesn’t say. The defaults are then 3 °C above the dew point (ISO 8502-4 guidance) and a maximum RH of 85 % (ISO 12944-7 practice).`}</p>
     </div>
   );
 }
 
-const PART_WORDS = ['Base', 'Hardener', 'Third part (name on the data sheet)'];
+const PART_WORDS = [t`Base`, t`Hardener`, t`Third part (name on the data sheet)`];
 
 function Parts() {
   const { control, setValue } = useFormContext<SheetValues>();
@@ -106,9 +109,7 @@ function Parts() {
   const two = fields.length > 1;
   return (
     <section aria-labelledby="mix" className="space-y-3">
-      <h2 id="mix" className="batten pb-1 text-lg">
-        Mixing ratio
-      </h2>
+      <h2 id="mix" className="batten pb-1 text-lg">{t`Mixing ratio`}</h2>
       <div className="join">
         <button
           type="button"
@@ -118,9 +119,7 @@ function Parts() {
             replace([{ name: 'paint', ratio: '1', density: '', role: '' }]);
             setValue('ratioTolerance', '');
           }}
-        >
-          One-pack
-        </button>
+        >{t`One-pack`}</button>
         <button
           type="button"
           className={`btn btn-sm join-item ${two ? 'btn-neutral' : ''}`}
@@ -131,33 +130,31 @@ function Parts() {
               { name: 'hardener', ratio: '', density: '', role: '' },
             ])
           }
-        >
-          Two-pack
-        </button>
+        >{t`Two-pack`}</button>
       </div>
       {fields.map((field, i) => (
         <div key={field.id} className="grid grid-cols-3 gap-3">
           <Field
             name={`parts.${i}.name`}
-            label={two ? (PART_WORDS[i] ?? `Part ${i + 1}, as the sheet names it`) : 'Paint'}
+            label={two ? (PART_WORDS[i] ?? t`Part ${i + 1}, as the sheet names it`) : t`Paint`}
           />
-          {two && <Field name={`parts.${i}.ratio`} label="Parts in the ratio" inputMode="decimal" />}
-          <QuantityField name={`parts.${i}.density`} label="Density" quantity="density" />
+          {two && <Field name={`parts.${i}.ratio`} label={t`Parts in the ratio`} inputMode="decimal" />}
+          <QuantityField name={`parts.${i}.density`} label={t`Density`} quantity="density" />
           {i > 1 && (
             <div className="col-span-3 flex flex-wrap items-end gap-3">
               <div className="w-64">
                 <SelectField
                   name={`parts.${i}.role`}
-                  label="Role of this part"
+                  label={t`Role of this part`}
                   choices={[
-                    ['', 'Select…'],
-                    ['paint', 'Part of the paint'],
+                    ['', t`Select…`],
+                    ['paint', t`Part of the paint`],
                     ['reducer', 'Reducer (thinner)'],
                   ]}
                 />
               </div>
               <button type="button" className="btn btn-ghost" onClick={() => remove(i)}>
-                Remove part {i + 1}{' '}
+                {t`Remove part ${i + 1} `}
               </button>
             </div>
           )}
@@ -169,32 +166,32 @@ function Parts() {
           className="btn btn-sm"
           onClick={() => append({ name: '', ratio: '', density: '', role: '' })}
         >
-          {fields.length === 2 ? 'A third part' : 'A fourth part'}
+          {fields.length === 2 ? t`A third part` : t`A fourth part`}
         </button>
       )}
       {!two && (
         <div className="max-w-56">
-          <QuantityField name="canLitres" label="Spray can contents" quantity="volume" />
-          <p className="text-sm opacity-80">Leave empty if sold in tins.</p>
+          <QuantityField name="canLitres" label={t`Spray can contents`} quantity="volume" />
+          <p className="text-sm opacity-80">{t`Leave empty if sold in tins.`}</p>
         </div>
       )}
       {two && (
         <div className="grid gap-3 sm:grid-cols-3">
           <SelectField
             name="ratioBy"
-            label="Ratio by"
+            label={t`Ratio by`}
             choices={[
-              ['', 'Select…'],
-              ['volume', 'Volume'],
-              ['weight', 'Weight'],
+              ['', t`Select…`],
+              ['volume', t`Volume`],
+              ['weight', t`Weight`],
             ]}
           />
           <Field
             name="ratioTolerance"
-            label="Ratio tolerance ±"
+            label={t`Ratio tolerance ±`}
             unit="%"
             inputMode="decimal"
-            hint="Leave empty if not on the data sheet; ±5 % is then used."
+            hint={t`Leave empty if not on the data sheet; ±5 % is then used.`}
           />
         </div>
       )}
@@ -208,11 +205,11 @@ function Colours() {
   const drawn = useWatch({ control, name: 'colours' });
   return (
     <fieldset className="space-y-2">
-      <legend className="lettered pb-1">Colours</legend>
+      <legend className="lettered pb-1">{t`Colours`}</legend>
       {fields.map((field, i) => (
         <div key={field.id} className="flex items-end gap-2">
           <div className="grow sm:max-w-64">
-            <Field name={`colours.${i}.name`} label="Colour" />
+            <Field name={`colours.${i}.name`} label={t`Colour`} />
           </div>
           <Controller
             control={control}
@@ -220,7 +217,7 @@ function Colours() {
             render={({ field: input }) => (
               <input
                 type="color"
-                aria-label={`Display colour for ${drawn?.[i]?.name || 'this row'}`}
+                aria-label={t`Display colour for ${drawn?.[i]?.name || t`this row`}`}
                 className="h-10 w-14 cursor-pointer"
                 {...input}
               />
@@ -231,14 +228,14 @@ function Colours() {
             className="btn btn-ghost"
             disabled={fields.length === 1}
             onClick={() => remove(i)}
-          >
-            Remove
-          </button>
+          >{t`Remove`}</button>
         </div>
       ))}
-      <button type="button" className="btn btn-sm" onClick={() => append({ name: '', hex: '#8b9299' })}>
-        Add colour
-      </button>
+      <button
+        type="button"
+        className="btn btn-sm"
+        onClick={() => append({ name: '', hex: '#8b9299' })}
+      >{t`Add colour`}</button>
     </fieldset>
   );
 }

@@ -2,6 +2,7 @@ import { Suspense } from 'react';
 import { useFormContext, useWatch } from 'react-hook-form';
 import { type ProductSheet, type SheetNote, sheetNotes } from '../../core/system/index.ts';
 import { QuantityError } from '../../core/units/index.ts';
+import { t } from '../../words.ts';
 import { FormReader } from '../forms/canonical.ts';
 import { lazyPart } from '../parts/lazyPart.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
@@ -33,28 +34,28 @@ export function SheetInsight() {
   const timed = [sheet.potLife, ...Object.values(events), ...overcoat.map((rule) => rule.min)];
   return (
     <section aria-labelledby="insight" className="space-y-3">
-      <h2 id="insight" className="batten pb-1 text-lg">
-        Checks and chart
-      </h2>
+      <h2 id="insight" className="batten pb-1 text-lg">{t`Checks and chart`}</h2>
       {notes.length > 0 ? (
         <ul className="border-warning list-disc border-l-4 pl-8" role="status">
           {notes
             .map(({ text }) => write(text))
             .map((text) => (
-              <li key={text}>Please check: {text}.</li>
+              <li key={text}>{t`Please check: ${text}.`}</li>
             ))}
         </ul>
       ) : (
         <p role="status">
-          {enough ? 'No contradictions found.' : 'Enter volume solids and dry film to check the data sheet.'}
+          {enough
+            ? t`No contradictions found.`
+            : t`Enter volume solids and dry film to check the data sheet.`}
         </p>
       )}
       {timed.some((points) => points.length > 0) ? (
-        <Suspense fallback={<p>Loading chart…</p>}>
+        <Suspense fallback={<p>{t`Loading chart…`}</p>}>
           <TimesChart sheet={sheet} />
         </Suspense>
       ) : (
-        <p>Enter times to see them charted against temperature.</p>
+        <p>{t`Enter times to see them charted against temperature.`}</p>
       )}
     </section>
   );

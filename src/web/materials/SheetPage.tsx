@@ -3,6 +3,7 @@ import { Link, useNavigate, useParams } from 'react-router';
 import { v7 as uuidv7 } from 'uuid';
 import type { FieldError, Product } from '../../contract/index.ts';
 import { stillTypical } from '../../core/system/index.ts';
+import { t } from '../../words.ts';
 import { api } from '../api/client.ts';
 import { useProducts } from '../api/queries.ts';
 import { FormReader, refusals } from '../forms/canonical.ts';
@@ -32,10 +33,8 @@ export function SheetPage() {
         if (productId !== 'new' && !product) {
           return (
             <p className="p-6">
-              Data sheet not found.{' '}
-              <Link className="link" to="/materials/sheets">
-                All sheets
-              </Link>
+              {t`Data sheet not found. `}
+              <Link className="link" to="/materials/sheets">{t`All sheets`}</Link>
             </p>
           );
         }
@@ -86,23 +85,17 @@ function Sheet({ product, others }: { product: Product | null; others: readonly 
       setCopied({ ...read, id: `file ${Date.now()}`, version: 0, archived: false });
       setProblem(null);
     } catch (error) {
-      setProblem(`Couldn’t open ${file.name}. ${(error as Error).message}`);
+      setProblem(t`Couldn’t open ${file.name}. ${(error as Error).message}`);
     }
   };
   return (
     <div className="max-w-5xl space-y-4 p-3 md:p-6">
       <p>
-        <Link className="link" to="/materials/sheets">
-          Materials
-        </Link>{' '}
-        / {product?.name ?? 'new sheet'}
+        <Link className="link" to="/materials/sheets">{t`Materials`}</Link> / {product?.name ?? t`new sheet`}
       </p>
-      <h1 className="text-2xl">{product ? product.name : 'New data sheet'}</h1>
+      <h1 className="text-2xl">{product ? product.name : t`New data sheet`}</h1>
       {product && (
-        <p className="opacity-80">
-          Version {product.version}. Saving creates a new version. Coats already applied keep the version they
-          were applied with.
-        </p>
+        <p className="opacity-80">{t`Version ${product.version}. Saving creates a new version. Coats already applied keep the version they were applied with.`}</p>
       )}
       <div className="flex flex-wrap gap-2">
         {product && (
@@ -112,14 +105,12 @@ function Sheet({ product, others }: { product: Product | null; others: readonly 
             onClick={() =>
               saveFile(`${product.name}.json`, new Blob([sheetAsJson(product)], { type: 'application/json' }))
             }
-          >
-            Export (JSON)
-          </button>
+          >{t`Export (JSON)`}</button>
         )}
         {!product && (
           <OpenFile
             small
-            label="Import (JSON)"
+            label={t`Import (JSON)`}
             accept=".json,application/json"
             onFile={(file) => void openFile(file)}
           />
@@ -132,13 +123,13 @@ function Sheet({ product, others }: { product: Product | null; others: readonly 
       )}
       {!product && others.length > 0 && (
         <label className="block max-w-sm">
-          <span className="label-caps block pb-1">Copy from</span>
+          <span className="label-caps block pb-1">{t`Copy from`}</span>
           <select
             className="select w-full"
             value={copied?.id ?? ''}
             onChange={(event) => setCopied(others.find((p) => p.id === event.target.value) ?? null)}
           >
-            <option value="">None (blank data sheet)</option>
+            <option value="">{t`None (blank data sheet)`}</option>
             {others.map((each) => (
               <option key={each.id} value={each.id}>
                 {each.name}
@@ -163,13 +154,9 @@ function Sheet({ product, others }: { product: Product | null; others: readonly 
         }
         submit={submit}
         base={product}
-        fieldWords={{ sheet: 'the sheet', name: 'the name' }}
-        button={product ? 'Save as new version' : 'Save data sheet'}
-        beside={
-          <Link className="btn btn-ghost" to="/materials/sheets">
-            Cancel
-          </Link>
-        }
+        fieldWords={{ sheet: t`the sheet`, name: t`the name` }}
+        button={product ? t`Save as new version` : t`Save data sheet`}
+        beside={<Link className="btn btn-ghost" to="/materials/sheets">{t`Cancel`}</Link>}
         className="space-y-6"
       >
         <SheetFields />

@@ -3,6 +3,7 @@ import { useMemo } from 'react';
 import { Link } from 'react-router';
 import type { Product } from '../../contract/index.ts';
 import { FAMILIES } from '../../core/system/index.ts';
+import { t } from '../../words.ts';
 import { Scroller } from '../parts/Scroller.tsx';
 import { SearchField } from '../parts/SearchField.tsx';
 import { SortHead } from '../parts/SortHead.tsx';
@@ -22,23 +23,23 @@ export function SheetTable({ sheets }: { sheets: Product[] }) {
   const columns = useMemo(
     () => [
       column.accessor('name', {
-        header: 'Product',
+        header: t`Product`,
         cell: ({ row, getValue }) => (
           <Link className="link" to={`/materials/${row.original.id}`}>
             {getValue()}
           </Link>
         ),
       }),
-      column.accessor(({ sheet }) => FAMILIES[sheet.family], { id: 'family', header: 'Coating type' }),
-      column.accessor(sayMix, { id: 'mix', header: 'Mixing ratio' }),
+      column.accessor(({ sheet }) => FAMILIES[sheet.family], { id: 'family', header: t`Coating type` }),
+      column.accessor(sayMix, { id: 'mix', header: t`Mixing ratio` }),
       column.accessor(({ sheet }) => sheet.volumeSolids, {
         id: 'solids',
-        header: 'Volume solids',
+        header: t`Volume solids`,
         cell: ({ getValue }) => `${Math.round(getValue() * 100)} %`,
       }),
       column.accessor(({ sheet }) => sheet.film.typical, {
         id: 'film',
-        header: 'Dry film per coat',
+        header: t`Dry film per coat`,
         cell: ({ row }) => {
           const { min, max } = row.original.sheet.film;
           return `${show(min, 'film')}–${show(max, 'film')}`;
@@ -46,13 +47,13 @@ export function SheetTable({ sheets }: { sheets: Product[] }) {
       }),
       column.accessor(({ sheet }) => sheet.colours.map(({ name }) => name).join(' '), {
         id: 'colours',
-        header: 'Colours',
+        header: t`Colours`,
         enableSorting: false,
         cell: ({ row }) => <Colours of={row.original} />,
       }),
       column.accessor('version', {
-        header: 'Version',
-        cell: ({ getValue }) => <span className="whitespace-nowrap">version {getValue()}</span>,
+        header: t`Version`,
+        cell: ({ getValue }) => <span className="whitespace-nowrap">{t`version ${getValue()}`}</span>,
       }),
     ],
     [show],
@@ -61,14 +62,14 @@ export function SheetTable({ sheets }: { sheets: Product[] }) {
   const { rows } = table.getRowModel();
   return (
     <div className="space-y-3">
-      <SearchField label="Search by name, coating type or colour" value={search} onChange={setSearch} />
+      <SearchField label={t`Search by name, coating type or colour`} value={search} onChange={setSearch} />
       <p role="status" className="text-sm">
         {rows.length === sheets.length
           ? `${sheets.length} ${sheets.length === 1 ? 'sheet' : 'sheets'}`
-          : `${rows.length} of ${sheets.length} data sheets`}
+          : t`${rows.length} of ${sheets.length} data sheets`}
       </p>
       {rows.length > 1 && <SortMenu table={table} />}
-      <Scroller label="Data sheets">
+      <Scroller label={t`Data sheets`}>
         <StackedTable className="table">
           <thead>
             <tr>

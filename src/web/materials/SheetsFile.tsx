@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { t } from '../../words.ts';
 import { useWrite } from '../api/mutations.ts';
 import { OpenFile } from '../parts/OpenFile.tsx';
 
@@ -14,16 +15,17 @@ export function SheetsFile() {
   return (
     <>
       {done && (
-        <span role="status" className="self-center">
-          Imported: {done.added} new, {done.changed} updated to a new version, {done.same} unchanged.
-        </span>
+        <span
+          role="status"
+          className="self-center"
+        >{t`Imported: ${done.added} new, ${done.changed} updated to a new version, ${done.same} unchanged.`}</span>
       )}
       {error && (
         <span role="alert" className="text-error self-center font-semibold">
-          Couldn’t import {fileName}. {error.message}
+          {t`Couldn’t import ${fileName}. ${error.message}`}
         </span>
       )}
-      <OpenFile label="Import (CSV)" accept=".csv,text/csv" onFile={(file) => void read(file)} />
+      <OpenFile label={t`Import (CSV)`} accept=".csv,text/csv" onFile={(file) => void read(file)} />
     </>
   );
 }

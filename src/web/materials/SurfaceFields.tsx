@@ -1,5 +1,6 @@
 import { useFormContext, useWatch } from 'react-hook-form';
 import { ANTIFOULINGS, type Cleanliness, FAMILIES, SUBSTRATES } from '../../core/system/index.ts';
+import { t } from '../../words.ts';
 import { CheckField, QuantityField, SelectField } from '../forms/Field.tsx';
 import { choices } from '../words/survey.ts';
 import type { SheetValues } from './sheetValues.ts';
@@ -13,37 +14,35 @@ export function SurfaceFields() {
   const antifouling = (ANTIFOULINGS as readonly string[]).includes(family);
   return (
     <section aria-labelledby="surface" className="space-y-3">
-      <h2 id="surface" className="batten pb-1 text-lg">
-        Surface preparation
-      </h2>
+      <h2 id="surface" className="batten pb-1 text-lg">{t`Surface preparation`}</h2>
       <div className="grid grid-cols-2 gap-3 sm:grid-cols-4">
         <SelectField
           name="cleanliness"
-          label="Required cleanliness"
-          choices={[['', 'Not given'], ...GRADES.map((grade): [string, string] => [grade, grade])]}
+          label={t`Required cleanliness`}
+          choices={[['', t`Not given`], ...GRADES.map((grade): [string, string] => [grade, grade])]}
         />
-        <QuantityField name="profileMin" label="Minimum profile" quantity="film" />
-        <QuantityField name="profileMax" label="Maximum profile" quantity="film" />
+        <QuantityField name="profileMin" label={t`Minimum profile`} quantity="film" />
+        <QuantityField name="profileMax" label={t`Maximum profile`} quantity="film" />
         {antifouling && (
           <SelectField
             name="copper"
-            label="Copper"
+            label={t`Copper`}
             choices={[
-              ['', 'Not given'],
-              ['yes', 'Contains copper'],
-              ['no', 'No copper'],
+              ['', t`Not given`],
+              ['yes', t`Contains copper`],
+              ['no', t`No copper`],
             ]}
           />
         )}
       </div>
       <CheckField
         name="statesGrounds"
-        label="Data sheet lists permitted surfaces"
-        hint="If not selected, general trade rules apply. If selected, any surface not selected below is not allowed."
+        label={t`Data sheet lists permitted surfaces`}
+        hint={t`If not selected, general trade rules apply. If selected, any surface not selected below is not allowed.`}
       />
       {states && (
         <fieldset>
-          <legend className="label-caps pb-1">Permitted surfaces</legend>
+          <legend className="label-caps pb-1">{t`Permitted surfaces`}</legend>
           <div className="flex flex-wrap gap-x-5 gap-y-1">
             {[...choices(SUBSTRATES), ...choices(FAMILIES)].map(([value, word]) => (
               <label key={value} className="flex cursor-pointer items-center gap-2 py-1">

@@ -2,6 +2,7 @@ import type { ClipboardEvent, ReactNode } from 'react';
 import { useFieldArray, useFormContext, useWatch } from 'react-hook-form';
 import { FILM_EVENTS } from '../../core/cure/index.ts';
 import { FAMILIES } from '../../core/system/index.ts';
+import { t } from '../../words.ts';
 import { Field, SelectField } from '../forms/Field.tsx';
 import { Scroller } from '../parts/Scroller.tsx';
 import { EDGE_WORDS } from '../state/states.ts';
@@ -9,7 +10,7 @@ import { useUnits } from '../units/UnitsContext.tsx';
 import { COLUMNS, emptyOvercoat, type SheetValues } from './sheetValues.ts';
 
 const BY: [string, string][] = [
-  ['any', 'anything else'],
+  ['any', t`anything else`],
   ['self', 'itself'],
   ...(Object.entries(FAMILIES) as [string, string][]),
 ];
@@ -33,24 +34,17 @@ export function DecidingTimes() {
   const [columns, more] = useColumns();
   return (
     <section aria-labelledby="times" className="space-y-5">
-      <h2 id="times" className="batten pb-1 text-lg">
-        Pot life and overcoat windows
-      </h2>
-      <p>
-        Enter times as on the data sheet, for example 45 min, 6 h, 10 d. Leave empty what the data sheet
-        doesn’t give; nothing is then assumed. You can paste a block of cells from a spreadsheet.
-      </p>
-      <Grid label="Times over temperature" columns={columns}>
+      <h2 id="times" className="batten pb-1 text-lg">{t`Pot life and overcoat windows`}</h2>
+      <p>{t`Enter times as on the data sheet, for example 45 min, 6 h, 10 d. Leave empty what the data sheet doesn’t give; nothing is then assumed. You can paste a block of cells from a spreadsheet.`}</p>
+      <Grid label={t`Times over temperature`} columns={columns}>
         <thead>
           <tr>
-            <th scope="col" className="text-left">
-              At
-            </th>
+            <th scope="col" className="text-left">{t`At`}</th>
             {columns.map((i) => (
               <th key={i} scope="col" className="p-1">
                 <Cell
                   path={`temps.${i}`}
-                  label={`Temperature ${i + 1}, ${symbol('temperature')}`}
+                  label={t`Temperature ${i + 1}, ${symbol('temperature')}`}
                   unit={symbol('temperature')}
                 />
               </th>
@@ -58,37 +52,37 @@ export function DecidingTimes() {
           </tr>
         </thead>
         <tbody>
-          <Row path="potLife" label="Pot life" columns={columns} />
+          <Row path="potLife" label={t`Pot life`} columns={columns} />
         </tbody>
       </Grid>
       {columns.length < COLUMNS && (
-        <button type="button" className="btn btn-sm" onClick={more}>
-          Add temperature
-        </button>
+        <button type="button" className="btn btn-sm" onClick={more}>{t`Add temperature`}</button>
       )}
       {fields.map((field, i) => (
         <fieldset key={field.id} className="border-line space-y-2 border-l-2 pl-3">
-          <legend className="lettered">Overcoat window {i + 1}</legend>
+          <legend className="lettered">{t`Overcoat window ${i + 1}`}</legend>
           <div className="grid items-end gap-3 sm:grid-cols-[1fr_10rem_auto]">
-            <SelectField name={`overcoat.${i}.by`} label="Next coat" choices={BY} />
-            <Field name={`overcoat.${i}.keyGrit`} label="Grit if window missed" inputMode="numeric" />
+            <SelectField name={`overcoat.${i}.by`} label={t`Next coat`} choices={BY} />
+            <Field name={`overcoat.${i}.keyGrit`} label={t`Grit if window missed`} inputMode="numeric" />
             <button type="button" className="btn btn-ghost" onClick={() => remove(i)}>
-              Remove overcoat window{' '}
+              {t`Remove overcoat window `}
             </button>
           </div>
-          <Grid label="Overcoat window by temperature" columns={columns}>
+          <Grid label={t`Overcoat window by temperature`} columns={columns}>
             <tbody>
-              <Row path={`overcoat.${i}.min`} label="Earliest overcoat" columns={columns} />
-              <Row path={`overcoat.${i}.chemicalMax`} label="Latest without sanding" columns={columns} />
-              <Row path={`overcoat.${i}.thumbOpens`} label="Thumbprint window opens" columns={columns} />
-              <Row path={`overcoat.${i}.thumbCloses`} label="Thumbprint window closes" columns={columns} />
+              <Row path={`overcoat.${i}.min`} label={t`Earliest overcoat`} columns={columns} />
+              <Row path={`overcoat.${i}.chemicalMax`} label={t`Latest without sanding`} columns={columns} />
+              <Row path={`overcoat.${i}.thumbOpens`} label={t`Thumbprint window opens`} columns={columns} />
+              <Row path={`overcoat.${i}.thumbCloses`} label={t`Thumbprint window closes`} columns={columns} />
             </tbody>
           </Grid>
         </fieldset>
       ))}
-      <button type="button" className="btn" onClick={() => append(emptyOvercoat())}>
-        Add overcoat window
-      </button>
+      <button
+        type="button"
+        className="btn"
+        onClick={() => append(emptyOvercoat())}
+      >{t`Add overcoat window`}</button>
     </section>
   );
 }
@@ -100,12 +94,10 @@ export function EventTimes() {
   const temps = useWatch({ control, name: 'temps' });
   const [columns] = useColumns();
   return (
-    <Grid label="Other times by temperature" columns={columns}>
+    <Grid label={t`Other times by temperature`} columns={columns}>
       <thead>
         <tr>
-          <th scope="col" className="text-left">
-            At
-          </th>
+          <th scope="col" className="text-left">{t`At`}</th>
           {columns.map((i) => (
             <th key={i} scope="col" className="p-1 text-left">
               {temps[i]?.trim() ? `${temps[i]} ${symbol('temperature')}` : '–'}
@@ -162,7 +154,7 @@ function Row({ path, label, columns }: { path: string; label: string; columns: r
       </th>
       {columns.map((i) => (
         <td key={i} className="p-1 align-top">
-          <Cell path={`${path}.${i}`} label={`${label}, column ${i + 1}`} />
+          <Cell path={`${path}.${i}`} label={t`${label}, column ${i + 1}`} />
         </td>
       ))}
     </tr>

@@ -2,6 +2,7 @@ import { useMemo } from 'react';
 import { type CurvePoint, readyCurve } from '../../core/cure/index.ts';
 import type { ProductSheet } from '../../core/system/index.ts';
 import { fromCanonical, shownUnit, unitDef } from '../../core/units/index.ts';
+import { t } from '../../words.ts';
 import { Chart } from '../parts/Chart.tsx';
 import { EDGE_WORDS } from '../state/states.ts';
 import { themeColour } from '../state/themeColour.ts';
@@ -17,7 +18,7 @@ const SYMBOLS = ['circle', 'rect', 'triangle', 'diamond', 'roundRect', 'pin', 'a
 function tablesOf(sheet: ProductSheet): { name: string; points: readonly CurvePoint[] }[] {
   const rule = sheet.cure.overcoat[0];
   return [
-    { name: 'Pot life', points: sheet.potLife },
+    { name: t`Pot life`, points: sheet.potLife },
     ...Object.entries(sheet.cure.events).map(([event, points]) => ({
       name: EDGE_WORDS[event] ?? event,
       points,
@@ -82,7 +83,7 @@ export function TimesChart({ sheet }: { sheet: ProductSheet }) {
         min: over(TO_C),
         max: over(FROM_C),
         inverse: true,
-        name: `Temperature, ${unitDef(unit).symbol} (1/T scale)`,
+        name: t`Temperature, ${unitDef(unit).symbol} (1/T scale)`,
         nameLocation: 'middle' as const,
         nameGap: 28,
         axisLabel: {
@@ -93,12 +94,12 @@ export function TimesChart({ sheet }: { sheet: ProductSheet }) {
       },
       yAxis: {
         type: 'log' as const,
-        name: 'Time, h (log scale)',
+        name: t`Time, h (log scale)`,
         axisLabel: { color: ink },
         splitLine: { lineStyle: { color: themeColour('--color-base-300') } },
       },
       series,
     };
   }, [key, system]);
-  return <Chart option={option} label="Data sheet times by temperature" className="h-80 w-full" />;
+  return <Chart option={option} label={t`Data sheet times by temperature`} className="h-80 w-full" />;
 }

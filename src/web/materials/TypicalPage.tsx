@@ -2,13 +2,14 @@ import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { writeSheetsCsv } from '../../contract/formats/sheetsCsv.ts';
 import { FAMILIES, type Family, typicalSheet } from '../../core/system/index.ts';
+import { t } from '../../words.ts';
 import { useWrite } from '../api/mutations.ts';
 import { useProducts } from '../api/queries.ts';
 import { QueryBoundary } from '../parts/QueryBoundary.tsx';
 import { useMounted } from '../state/useMounted.ts';
 import { counted } from '../words/counted.ts';
 
-const nameOf = (family: Family) => `Typical ${FAMILIES[family]}`;
+const nameOf = (family: Family) => t`Typical ${FAMILIES[family]}`;
 
 /** Sheets to begin with: a family each, every value typical and from memory until the tin confirms it. */
 export function TypicalPage() {
@@ -16,16 +17,14 @@ export function TypicalPage() {
   return (
     <div className="max-w-3xl space-y-4 p-3 md:p-6">
       <p>
-        <Link className="link" to="/materials/sheets">
-          Materials
-        </Link>{' '}
-        / typical sheets
+        <Link className="link" to="/materials/sheets">{t`Materials`}</Link>
+        {t` / typical sheets`}
       </p>
-      <h1 className="text-2xl">Typical data sheets</h1>
+      <h1 className="text-2xl">{t`Typical data sheets`}</h1>
       <p>
-        Choose one for each coating type you need. All values are{' '}
-        <strong>typical and come from memory</strong>. They are good enough for planning, and every figure
-        that uses one is marked. Confirm the mixing ratio from the tin before you mix.
+        {t`Choose one for each coating type you need. All values are `}
+        <strong>{t`typical and come from memory`}</strong>
+        {t`. They are good enough for planning, and every figure that uses one is marked. Confirm the mixing ratio from the tin before you mix.`}
       </p>
       <QueryBoundary query={products}>
         {(list) => <Choice known={new Set(list.map(({ name }) => name))} />}
@@ -40,7 +39,7 @@ function Choice({ known }: { known: ReadonlySet<string> }) {
   const write = useWrite<{ added: number }>({ atForm: true });
   const [chosen, setChosen] = useState<ReadonlySet<Family>>(new Set());
   const families = (Object.keys(FAMILIES) as Family[]).filter((family) => !known.has(nameOf(family)));
-  if (families.length === 0) return <p>All typical data sheets have been added.</p>;
+  if (families.length === 0) return <p>{t`All typical data sheets have been added.`}</p>;
   const add = () =>
     write.mutate(
       {
@@ -89,14 +88,16 @@ function Choice({ known }: { known: ReadonlySet<string> }) {
           onClick={add}
         >
           {write.isPending
-            ? 'Adding…'
+            ? t`Adding…`
             : chosen.size === 0
-              ? 'Add data sheets'
-              : `Add ${counted(chosen.size, 'data sheet')}`}
+              ? t`Add data sheets`
+              : t`Add ${counted(chosen.size, 'data sheet')}`}
         </button>
-        <button type="button" className="btn" onClick={() => setChosen(new Set(families))}>
-          Select all
-        </button>
+        <button
+          type="button"
+          className="btn"
+          onClick={() => setChosen(new Set(families))}
+        >{t`Select all`}</button>
       </div>
     </>
   );

@@ -1,6 +1,7 @@
 import { useFormContext, useWatch } from 'react-hook-form';
 import { wetMicrons } from '../../core/film/index.ts';
 import { parseQuantity } from '../../core/units/index.ts';
+import { t } from '../../words.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
 import type { SheetValues } from './sheetValues.ts';
 
@@ -20,5 +21,5 @@ export function WetFilm({ name }: { name: 'film' | `byMethod.${number}` }) {
     }
   });
   if (texts.length < 3) return null;
-  return <p className="text-sm opacity-80">Wet film, unthinned: {texts.join(', ')}.</p>;
+  return <p className="text-sm opacity-80">{t`Wet film, unthinned: ${texts.join(', ')}.`}</p>;
 }

@@ -1,5 +1,6 @@
 import type { ProductInput } from '../../contract/index.ts';
 import { type CurvePoint, FILM_EVENTS, type FilmEvent, type OvercoatRule } from '../../core/cure/index.ts';
+import { t } from '../../words.ts';
 import type { FormReader } from '../forms/canonical.ts';
 import { parseDuration } from '../forms/duration.ts';
 import type { LIMITS, SheetValues } from './sheetValues.ts';
@@ -14,7 +15,7 @@ export function valuesToSheet(values: SheetValues, id: string, read: FormReader)
       if (text.trim() === '') return [];
       const tempC = temps[i];
       if (tempC === null || tempC === undefined) {
-        read.refuse(`${path}.${i}`, `${label}: enter a temperature for this column`);
+        read.refuse(`${path}.${i}`, t`${label}: enter a temperature for this column`);
         return [];
       }
       try {
@@ -26,18 +27,18 @@ export function valuesToSheet(values: SheetValues, id: string, read: FormReader)
     });
   const overcoat = values.overcoat.map((rule, i): OvercoatRule => {
     const at = `overcoat.${i}`;
-    const chemical = table(`${at}.chemicalMax`, 'latest without sanding', rule.chemicalMax);
-    const opens = table(`${at}.thumbOpens`, 'thumbprint: apply from', rule.thumbOpens);
-    const closes = table(`${at}.thumbCloses`, 'thumbprint window closes', rule.thumbCloses);
+    const chemical = table(`${at}.chemicalMax`, t`latest without sanding`, rule.chemicalMax);
+    const opens = table(`${at}.thumbOpens`, t`thumbprint: apply from`, rule.thumbOpens);
+    const closes = table(`${at}.thumbCloses`, t`thumbprint window closes`, rule.thumbCloses);
     if (opens.length > 0 !== closes.length > 0) {
-      read.refuse(`${at}.thumbOpens.0`, 'Enter both when the thumbprint window opens and when it closes.');
+      read.refuse(`${at}.thumbOpens.0`, t`Enter both when the thumbprint window opens and when it closes.`);
     }
     return {
       by: rule.by,
-      min: table(`${at}.min`, 'Earliest overcoat', rule.min),
+      min: table(`${at}.min`, t`Earliest overcoat`, rule.min),
       chemicalMax: chemical.length ? chemical : null,
       thumb: opens.length && closes.length ? { opens, closes } : null,
-      keyGrit: read.optionalNumber(`${at}.keyGrit`, 'Grit if window missed', rule.keyGrit),
+      keyGrit: read.optionalNumber(`${at}.keyGrit`, t`Grit if window missed`, rule.keyGrit),
     };
   });
   const events: Partial<Record<FilmEvent, CurvePoint[]>> = {};
@@ -57,12 +58,12 @@ export function valuesToSheet(values: SheetValues, id: string, read: FormReader)
     id,
     name: values.name.trim(),
     sheet: {
-      family: chosen('family', values.family, 'Select a coating type.', 'epoxy-primer'),
+      family: chosen('family', values.family, t`Select a coating type.`, 'epoxy-primer'),
       resin: values.resin.trim() || null,
       parts: values.parts.map((part, i) => ({
         name: part.name.trim(),
         ratio:
-          values.parts.length === 1 ? 1 : read.number(`parts.${i}.ratio`, 'parts in the ratio', part.ratio),
+          values.parts.length === 1 ? 1 : read.number(`parts.${i}.ratio`, t`parts in the ratio`, part.ratio),
         densityKgPerL: read.optionalQuantity(`parts.${i}.density`, 'density', part.density, 'density'),
         ...(i > 1 && roleOf(part, `parts.${i}.role`, read)),
       })),
@@ -70,13 +71,13 @@ export function valuesToSheet(values: SheetValues, id: string, read: FormReader)
       ratioBy:
         values.parts.length === 1
           ? 'volume'
-          : chosen('ratioBy', values.ratioBy, 'Select volume or weight, as on the data sheet.', 'volume'),
-      ratioTolerance: optionalPercent('ratioTolerance', 'ratio tolerance', values.ratioTolerance),
-      volumeSolids: read.percent('solids', 'volume solids', values.solids),
+          : chosen('ratioBy', values.ratioBy, t`Select volume or weight, as on the data sheet.`, 'volume'),
+      ratioTolerance: optionalPercent('ratioTolerance', t`ratio tolerance`, values.ratioTolerance),
+      volumeSolids: read.percent('solids', t`volume solids`, values.solids),
       film: {
-        min: read.quantity('film.min', 'min film', values.film.min, 'film'),
-        typical: read.quantity('film.typical', 'typical film', values.film.typical, 'film'),
-        max: read.quantity('film.max', 'max film', values.film.max, 'film'),
+        min: read.quantity('film.min', t`min film`, values.film.min, 'film'),
+        typical: read.quantity('film.typical', t`typical film`, values.film.typical, 'film'),
+        max: read.quantity('film.max', t`max film`, values.film.max, 'film'),
       },
       methods: values.methods,
       byMethod: values.byMethod.map((own, i) => {
@@ -86,22 +87,22 @@ export function valuesToSheet(values: SheetValues, id: string, read: FormReader)
           method: own.method,
           film: stated
             ? {
-                min: read.quantity(`${at}.min`, 'min film', own.min, 'film'),
-                typical: read.quantity(`${at}.typical`, 'typical film', own.typical, 'film'),
-                max: read.quantity(`${at}.max`, 'max film', own.max, 'film'),
+                min: read.quantity(`${at}.min`, t`min film`, own.min, 'film'),
+                typical: read.quantity(`${at}.typical`, t`typical film`, own.typical, 'film'),
+                max: read.quantity(`${at}.max`, t`max film`, own.max, 'film'),
               }
             : null,
-          thinnerMax: optionalPercent(`${at}.thinner`, 'Maximum thinner', own.thinner),
+          thinnerMax: optionalPercent(`${at}.thinner`, t`Maximum thinner`, own.thinner),
         };
       }),
       thinner: values.thinnerName.trim()
         ? {
             name: values.thinnerName.trim(),
-            maxFraction: optionalPercent('thinnerLimit', 'Maximum thinner', values.thinnerLimit),
+            maxFraction: optionalPercent('thinnerLimit', t`Maximum thinner`, values.thinnerLimit),
           }
         : null,
-      inductionMin: read.optionalNumber('induction', 'standing time', values.induction),
-      potLife: table('potLife', 'pot life', values.potLife),
+      inductionMin: read.optionalNumber('induction', t`standing time`, values.induction),
+      potLife: table('potLife', t`pot life`, values.potLife),
       limits: {
         airMinC: limit('airMinC'),
         airMaxC: limit('airMaxC'),
@@ -110,13 +111,13 @@ export function valuesToSheet(values: SheetValues, id: string, read: FormReader)
         rhMax: optionalPercent('limits.rhMax', 'Maximum RH', values.limits.rhMax),
         dewMarginC: read.optionalQuantity(
           'limits.dewMarginC',
-          'margin above dew point',
+          t`margin above dew point`,
           values.limits.dewMarginC,
           'temperatureDifference',
         ),
       },
       cure: {
-        stopC: read.optionalQuantity('stopC', 'No cure below', values.stopC, 'temperature'),
+        stopC: read.optionalQuantity('stopC', t`No cure below`, values.stopC, 'temperature'),
         events,
         overcoat,
       },
@@ -130,30 +131,30 @@ export function valuesToSheet(values: SheetValues, id: string, read: FormReader)
       additives: values.additives.map(({ name, kind, max }, i) => ({
         name: name.trim(),
         kind,
-        maxMlPerLitre: read.optionalNumber(`additives.${i}.max`, 'Maximum amount of additive', max),
+        maxMlPerLitre: read.optionalNumber(`additives.${i}.max`, t`Maximum amount of additive`, max),
       })),
       ...(values.parts.length === 1 &&
         values.canLitres.trim() !== '' && {
-          canLitres: read.quantity('canLitres', 'Spray can contents', values.canLitres, 'volume'),
+          canLitres: read.quantity('canLitres', t`Spray can contents`, values.canLitres, 'volume'),
         }),
       ...(values.coverage.trim() !== '' && {
         coverageM2PerL: read.quantity('coverage', 'coverage', values.coverage, 'spreadingRate'),
       }),
       ...(values.dilution.trim() !== '' && {
-        dilution: read.number('dilution', 'Parts of water to 1 part', values.dilution),
+        dilution: read.number('dilution', t`Parts of water to 1 part`, values.dilution),
       }),
       ...(values.openedMonths.trim() !== '' && {
-        openedMonths: read.number('openedMonths', 'shelf life once opened', values.openedMonths),
+        openedMonths: read.number('openedMonths', t`shelf life once opened`, values.openedMonths),
       }),
       packs: values.packs.map(({ litres, price }, i) => ({
         litres: read.quantity(`packs.${i}.litres`, 'pack', litres, 'volume'),
         price: read.optionalNumber(`packs.${i}.price`, 'price', price),
       })),
-      shelfMonths: read.optionalNumber('shelfMonths', 'shelf life', values.shelfMonths),
+      shelfMonths: read.optionalNumber('shelfMonths', t`shelf life`, values.shelfMonths),
       preparation: {
         cleanliness: values.cleanliness === '' ? null : values.cleanliness,
-        profileMinMicrons: read.optionalQuantity('profileMin', 'Minimum profile', values.profileMin, 'film'),
-        profileMaxMicrons: read.optionalQuantity('profileMax', 'Maximum profile', values.profileMax, 'film'),
+        profileMinMicrons: read.optionalQuantity('profileMin', t`Minimum profile`, values.profileMin, 'film'),
+        profileMaxMicrons: read.optionalQuantity('profileMax', t`Maximum profile`, values.profileMax, 'film'),
       },
       cautions: values.cautions,
     },
@@ -166,7 +167,7 @@ function roleOf(
   path: string,
   read: FormReader,
 ): { reducer?: true } {
-  if (role === '') read.refuse(path, `Select the role of ${name.trim() || 'this part'}.`);
+  if (role === '') read.refuse(path, t`Select the role of ${name.trim() || t`this part`}.`);
   return role === 'reducer' ? { reducer: true } : {};
 }
 

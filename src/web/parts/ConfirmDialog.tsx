@@ -1,4 +1,5 @@
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/react';
+import { t } from '../../words.ts';
 import type { Question } from './question.ts';
 
 /** The question itself; fetched when one is first asked. */
@@ -23,7 +24,7 @@ export function ConfirmDialog({ asked, onAnswer }: { asked: Question; onAnswer: 
             data-autofocus
             onClick={() => onAnswer(false)}
           >
-            {asked.back ?? 'Cancel'}
+            {asked.back ?? t`Cancel`}
           </button>
         </div>
       </DialogPanel>

@@ -2,6 +2,7 @@ import { Link } from 'react-router';
 import { v7 as uuidv7 } from 'uuid';
 import type { AreaClock, HandView } from '../../contract/index.ts';
 import type { HandFinding } from '../../core/cure/index.ts';
+import { t } from '../../words.ts';
 import { entryWrite, strikeWrite } from '../api/logEntry.ts';
 import { useQueued } from '../api/mutations.ts';
 import { sayTime } from '../clock/say.ts';
@@ -9,25 +10,25 @@ import { FOUND_WORDS } from '../words/systems.ts';
 
 const WAYS: readonly { name: string; found: readonly (readonly [HandFinding, string])[] }[] = [
   {
-    name: 'Thumb',
+    name: t`Thumb`,
     found: [
-      ['sticks', 'Sticks'],
-      ['prints', 'Prints, nothing sticks'],
-      ['no-print', 'No print'],
+      ['sticks', t`Sticks`],
+      ['prints', t`Prints, nothing sticks`],
+      ['no-print', t`No print`],
     ],
   },
   {
-    name: 'Fingernail',
+    name: t`Fingernail`,
     found: [
-      ['dents', 'Dents'],
-      ['hard', 'No dent'],
+      ['dents', t`Dents`],
+      ['hard', t`No dent`],
     ],
   },
   {
-    name: 'Sandpaper',
+    name: t`Sandpaper`,
     found: [
-      ['clogs', 'Clogs'],
-      ['powders', 'Powders'],
+      ['clogs', t`Clogs`],
+      ['powders', t`Powders`],
     ],
   },
 ];
@@ -55,17 +56,15 @@ export function HandTests({ clock, zone, now }: Props) {
         body: { stepId, coatNo, found, place: '', note: '' },
       }),
     );
-  const undo = (entryId: string) => log(strikeWrite(clock.areaId, entryId, 'logged by mistake'));
+  const undo = (entryId: string) => log(strikeWrite(clock.areaId, entryId, t`logged by mistake`));
   return (
     <details className="border-base-300 border-y py-2" open={hand !== null}>
       <summary className="target cursor-pointer py-2">
-        Hand test{hand && `: ${FOUND_WORDS[hand.tests.at(-1)?.found ?? 'sticks']}`}
+        {t`Hand test`}
+        {hand && `: ${FOUND_WORDS[hand.tests.at(-1)?.found ?? 'sticks']}`}
       </summary>
       <div className="space-y-3 pt-2">
-        <p className="text-sm">
-          Test where the coat was applied last and where it is thickest. The result corrects this coat’s cure
-          times.
-        </p>
+        <p className="text-sm">{t`Test where the coat was applied last and where it is thickest. The result corrects this coat’s cure times.`}</p>
         <div className="flex flex-wrap gap-x-6 gap-y-3">
           {WAYS.map(({ name, found }) => (
             <fieldset key={name}>
@@ -89,7 +88,8 @@ export function HandTests({ clock, zone, now }: Props) {
                     {sayTime(at, zone, now)}: {FOUND_WORDS[found]}
                   </span>
                   <button type="button" className="btn btn-ghost target" onClick={() => undo(entryId)}>
-                    Undo<span className="sr-only"> {FOUND_WORDS[found]}</span>
+                    {t`Undo`}
+                    <span className="sr-only"> {FOUND_WORDS[found]}</span>
                   </button>
                 </li>
               ))}
@@ -99,11 +99,12 @@ export function HandTests({ clock, zone, now }: Props) {
             </p>
             {hand.notCuring && (
               <p>
-                Don’t coat over it. Likely causes: the wrong ratio, no hardener, too much thinner, or cold.{' '}
-                <Link className="link" to={`/materials/tins/${film.productId}`}>
-                  Check the ratio that was really mixed
-                </Link>{' '}
-                and ask the manufacturer before you remove the coat.
+                {t`Don’t coat over it. Likely causes: the wrong ratio, no hardener, too much thinner, or cold. `}
+                <Link
+                  className="link"
+                  to={`/materials/tins/${film.productId}`}
+                >{t`Check the ratio that was really mixed`}</Link>
+                {t` and ask the manufacturer before you remove the coat.`}
               </p>
             )}
           </>
@@ -115,18 +116,18 @@ export function HandTests({ clock, zone, now }: Props) {
 
 /** How the tests changed the cure times, before and after. */
 export function sayEffect(hand: HandView, nextIsWater: boolean, zone: string, now: number): string {
-  if (hand.waits) return 'Saved on this device. Cure times update after syncing.';
+  if (hand.waits) return t`Saved on this device. Cure times update after syncing.`;
   if (hand.notCuring)
-    return 'The coat still sticks after more than four times the tack-free time on its data sheet. It isn’t curing.';
+    return t`The coat still sticks after more than four times the tack-free time on its data sheet. It isn’t curing.`;
   if (hand.silent && hand.stuckAt !== null)
-    return 'The coat sticks, and the data sheet gives no tack-free time. Don’t apply anything until a later test finds it dry.';
+    return t`The coat sticks, and the data sheet gives no tack-free time. Don’t apply anything until a later test finds it dry.`;
   if (hand.silent)
-    return 'The data sheet has no time that this test can correct. Cure times haven’t changed.';
-  const doubt = hand.contradicts ? 'The tests contradict each other. The last one counts. ' : '';
-  if (hand.factor === 1) return `${doubt}The test agrees with the cure times.`;
-  const pace = `${doubt}This coat cures at ${Math.round(hand.factor * 100)} % of the data sheet’s speed.`;
+    return t`The data sheet has no time that this test can correct. Cure times haven’t changed.`;
+  const doubt = hand.contradicts ? t`The tests contradict each other. The last one counts. ` : '';
+  if (hand.factor === 1) return t`${doubt}The test agrees with the cure times.`;
+  const pace = t`${doubt}This coat cures at ${Math.round(hand.factor * 100)} % of the data sheet’s speed.`;
   const { opensNow, opensBySheet } = hand;
   if (!opensNow || !opensBySheet || opensNow === opensBySheet) return pace;
-  const what = nextIsWater ? 'Launch' : 'Next coat';
-  return `${pace} ${what} from ${sayTime(opensNow, zone, now)} (data sheet alone: ${sayTime(opensBySheet, zone, now)}).`;
+  const what = nextIsWater ? t`Launch` : t`Next coat`;
+  return t`${pace} ${what} from ${sayTime(opensNow, zone, now)} (data sheet alone: ${sayTime(opensBySheet, zone, now)}).`;
 }

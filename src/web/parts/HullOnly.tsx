@@ -1,6 +1,7 @@
 import type { ReactNode } from 'react';
 import type { Boat } from '../../contract/index.ts';
 import { type BoatKind, type Hull, hasHull } from '../../core/hull/index.ts';
+import { t } from '../../words.ts';
 import { api } from '../api/client.ts';
 import { FormReader, refusals } from '../forms/canonical.ts';
 import { QuantityField, SelectField } from '../forms/Field.tsx';
@@ -16,14 +17,14 @@ import {
 
 export type HullNeed = 'waterline' | 'usual-areas' | 'drawing';
 const WITHOUT_HULL: Record<HullNeed, string> = {
-  waterline: 'it has no waterline',
-  'usual-areas': 'there are no usual areas to add',
-  drawing: 'there is no drawing',
+  waterline: t`it has no waterline`,
+  'usual-areas': t`there are no usual areas to add`,
+  drawing: t`there is no drawing`,
 };
 const WITH_HULL: Record<HullNeed, string> = {
-  waterline: 'set out the waterline',
-  'usual-areas': 'add the usual areas',
-  drawing: 'draw the hull',
+  waterline: t`set out the waterline`,
+  'usual-areas': t`add the usual areas`,
+  drawing: t`draw the hull`,
 };
 interface Props {
   boat: Boat;
@@ -37,7 +38,7 @@ export function HullOnly({ boat, need, children }: Props) {
   if (boat.kind === 'parts') {
     return (
       <p className="board max-w-prose p-4">
-        {boat.name} is a set of parts without a hull, so {WITHOUT_HULL[need]}. Measure its areas by hand.
+        {t`${boat.name} is a set of parts without a hull, so ${WITHOUT_HULL[need]}. Measure its areas by hand.`}
       </p>
     );
   }
@@ -54,7 +55,7 @@ function AskDimensions({ boat, need }: { boat: Boat & { kind: BoatKind }; need: 
   const submit = async (values: Values, over: { version?: number }) => {
     const read = new FormReader(system);
     const dimensions = valuesToDimensions(values.dimensions, read);
-    if (!dimensions) read.refuse('dimensions.loaM', 'Enter the length overall');
+    if (!dimensions) read.refuse('dimensions.loaM', t`Enter the length overall`);
     const { archived: _, ...input } = boat;
     const body = { ...input, version: over.version ?? boat.version, kind: values.kind, dimensions };
     const errors = await refusals((c) => c.boatUpdate, body, read);
@@ -63,17 +64,17 @@ function AskDimensions({ boat, need }: { boat: Boat & { kind: BoatKind }; need: 
     return undefined;
   };
   return (
-    <section aria-label="Main dimensions" className="board space-y-3 p-4">
-      <p>Enter the main dimensions to {WITH_HULL[need]}. Areas measured by hand don’t need them.</p>
+    <section aria-label={t`Main dimensions`} className="board space-y-3 p-4">
+      <p>{t`Enter the main dimensions to ${WITH_HULL[need]}. Areas measured by hand don’t need them.`}</p>
       <RecordForm<Values>
         values={{ kind: boat.kind, dimensions: dimensionsToValues(null, system) }}
         submit={submit}
         base={boat}
-        button="Save dimensions"
+        button={t`Save dimensions`}
       >
         <SelectField
           name="kind"
-          label="Boat type"
+          label={t`Boat type`}
           choices={choices(KIND_WORDS).filter(([kind]) => kind !== 'parts')}
         />
         <div className="grid grid-cols-2 gap-4 sm:grid-cols-3">

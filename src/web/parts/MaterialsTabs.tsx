@@ -1,18 +1,19 @@
 import { NavLink } from 'react-router';
+import { t } from '../../words.ts';
 
 const TABS = [
-  ['/materials', 'Needs'],
-  ['/materials/buy', 'Purchasing'],
-  ['/materials/stock', 'Stock'],
-  ['/materials/count', 'Stock count'],
-  ['/materials/costs', 'Costs'],
-  ['/materials/sheets', 'Data sheets'],
+  ['/materials', t`Needs`],
+  ['/materials/buy', t`Purchasing`],
+  ['/materials/stock', t`Stock`],
+  ['/materials/count', t`Stock count`],
+  ['/materials/costs', t`Costs`],
+  ['/materials/sheets', t`Data sheets`],
 ] as const;
 
 /** The parts of the place where materials are. */
 export function MaterialsTabs() {
   return (
-    <nav aria-label="Materials" className="no-print border-base-300 flex gap-x-1 overflow-x-auto border-b">
+    <nav aria-label={t`Materials`} className="no-print border-base-300 flex gap-x-1 overflow-x-auto border-b">
       {TABS.map(([to, word]) => (
         <NavLink
           key={to}

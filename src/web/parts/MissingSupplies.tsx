@@ -1,4 +1,5 @@
 import { Link } from 'react-router';
+import { t } from '../../words.ts';
 import { useYard } from '../api/queries.ts';
 import { useMaterials } from '../api/supplyQueries.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
@@ -25,21 +26,19 @@ export function MissingSupplies({ boatId }: { boatId: string }) {
   return (
     <details className="board p-3">
       <summary className="cursor-pointer font-semibold">
-        Short for the next coats: {missing[0]?.product.name}
-        {missing.length > 1 && ` and ${missing.length - 1} more`}
+        {t`Short for the next coats: `}
+        {missing[0]?.product.name}
+        {missing.length > 1 && t` and ${missing.length - 1} more`}
       </summary>
       <ul className="list-disc pt-2 pl-5">
         {missing.slice(0, MOST).map(({ product, part, stop }) => (
           <li key={`${product.productId} ${part.part} ${part.colour}`}>
-            {product.name}, {sayPart(part.part, part.colour)}: {sayAmount(show, part.short, part.unit)} short.
-            First coat affected: {sayStopped(stop, zone, now)}
+            {t`${product.name}, ${sayPart(part.part, part.colour)}: ${sayAmount(show, part.short, part.unit)} short. First coat affected: ${sayStopped(stop, zone, now)}`}
           </li>
         ))}
       </ul>
       <p className="pt-2">
-        <Link className="link" to={`/materials?boat=${boatId}`}>
-          Show needs and stock for this boat
-        </Link>
+        <Link className="link" to={`/materials?boat=${boatId}`}>{t`Show needs and stock for this boat`}</Link>
       </p>
     </details>
   );

@@ -1,5 +1,6 @@
 import { Link } from 'react-router';
 import { type ProductSheet, type RestingFigure, restsOn } from '../../core/system/index.ts';
+import { t } from '../../words.ts';
 import { counted } from '../words/counted.ts';
 import { TYPICAL_WORDS } from '../words/typical.ts';
 
@@ -15,11 +16,8 @@ export function RestsOn({ productId, sheet, figures }: Props) {
   if (fields.length === 0) return null;
   return (
     <p className="text-warning font-semibold">
-      Uses {counted(fields.length, 'unconfirmed typical value')}:{' '}
-      {fields.map((field) => TYPICAL_WORDS[field]).join(', ')}.{' '}
-      <Link className="link" to={`/materials/${productId}`}>
-        Confirm from the tin
-      </Link>
+      {t`Uses ${counted(fields.length, 'unconfirmed typical value')}: ${fields.map((field) => TYPICAL_WORDS[field]).join(', ')}. `}
+      <Link className="link" to={`/materials/${productId}`}>{t`Confirm from the tin`}</Link>
     </p>
   );
 }

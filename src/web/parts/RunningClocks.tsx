@@ -1,6 +1,7 @@
 import { Link } from 'react-router';
 import { v7 as uuidv7 } from 'uuid';
 import type { EntryBody, RunningClock, RunningKind } from '../../contract/index.ts';
+import { t } from '../../words.ts';
 import { entryWrite } from '../api/logEntry.ts';
 import { useQueued } from '../api/mutations.ts';
 import { useRunning } from '../api/queries.ts';
@@ -10,33 +11,33 @@ import { counted } from '../words/counted.ts';
 
 /** Each kind: what it is called, what its end means, and the button that ends it by hand. */
 const KINDS: Record<RunningKind, { word: string; by: string; end?: string }> = {
-  pot: { word: 'Pot', by: 'End of standing time or pot life', end: 'Mark pot used up' },
-  blast: { word: 'Bare steel', by: 'Prime by this time. Ends with the first coat.' },
-  wait: { word: 'Wait', by: 'Ends automatically.', end: 'End wait' },
-  sanding: { word: 'Sanding', by: 'Sandpaper clogs until this time.' },
-  wiped: { word: 'Washed', by: 'Coat by this time, or wipe again. Ends with the coat.' },
-  tape: { word: 'Tape', by: 'Remove by this time.', end: 'Mark tape removed' },
+  pot: { word: t`Pot`, by: t`End of standing time or pot life`, end: t`Mark pot used up` },
+  blast: { word: t`Bare steel`, by: t`Prime by this time. Ends with the first coat.` },
+  wait: { word: t`Wait`, by: t`Ends automatically.`, end: t`End wait` },
+  sanding: { word: t`Sanding`, by: t`Sandpaper clogs until this time.` },
+  wiped: { word: t`Washed`, by: t`Coat by this time, or wipe again. Ends with the coat.` },
+  tape: { word: t`Tape`, by: t`Remove by this time.`, end: t`Mark tape removed` },
   'tape-wet': {
-    word: 'Pull the tape',
-    by: 'Pull while the last coat is wet, or at tack-free at the latest. Pull it back on itself. Where paint has bridged the edge, score along the line first.',
-    end: 'Mark tape removed',
+    word: t`Pull the tape`,
+    by: t`Pull while the last coat is wet, or at tack-free at the latest. Pull it back on itself. Where paint has bridged the edge, score along the line first.`,
+    end: t`Mark tape removed`,
   },
   strew: {
-    word: 'Strew aggregate',
-    by: 'Strew while the coat is wet: at once, or by tack-free at the latest. Too late, it doesn’t hold.',
-    end: 'Mark as strewn',
+    word: t`Strew aggregate`,
+    by: t`Strew while the coat is wet: at once, or by tack-free at the latest. Too late, it doesn’t hold.`,
+    end: t`Mark as strewn`,
   },
-  'dew-safe': { word: 'Safe from dew and rain', by: 'Ends automatically.' },
-  'tack-free': { word: 'Tack-free', by: 'Ends automatically.' },
-  sandable: { word: 'Sandable', by: 'Ends automatically.' },
-  walk: { word: 'Safe to walk on', by: 'Tighten screws and load lockers later than this.' },
+  'dew-safe': { word: t`Safe from dew and rain`, by: t`Ends automatically.` },
+  'tack-free': { word: t`Tack-free`, by: t`Ends automatically.` },
+  sandable: { word: t`Sandable`, by: t`Ends automatically.` },
+  walk: { word: t`Safe to walk on`, by: t`Tighten screws and load lockers later than this.` },
   loading: {
-    word: 'Screws and lockers',
-    by: 'Wait several days. The data sheet gives no full cure time; ask the manufacturer.',
+    word: t`Screws and lockers`,
+    by: t`Wait several days. The data sheet gives no full cure time; ask the manufacturer.`,
   },
-  immersion: { word: 'Earliest launch', by: 'Ends automatically.' },
-  'latest-immersion': { word: 'Latest launch', by: 'Launch by this time. Ends with the launch.' },
-  'full-cure': { word: 'Full cure', by: 'Tighten screws and load lockers from this time.' },
+  immersion: { word: t`Earliest launch`, by: t`Ends automatically.` },
+  'latest-immersion': { word: t`Latest launch`, by: t`Launch by this time. Ends with the launch.` },
+  'full-cure': { word: t`Full cure`, by: t`Tighten screws and load lockers from this time.` },
 };
 
 /** On the board, coats and pots have lines of their own; of the other timers only those that end soon are shown. */
@@ -65,8 +66,8 @@ export function RunningClocks({ areaId, zone }: { areaId: string | null; zone: s
   return (
     <details className="border-base-300 border-y py-2">
       <summary className="target cursor-pointer py-2">
-        {areaId === null ? 'Other timers: tape, waiting times, curing' : 'Timers for this area'} (
-        {clocks.length}){over > 0 && <strong>, {over} overdue</strong>}
+        {areaId === null ? t`Other timers: tape, waiting times, curing` : t`Timers for this area`} (
+        {clocks.length}){over > 0 && <strong>{t`, ${over} overdue`}</strong>}
       </summary>
       <ol className="divide-base-300 divide-y">
         {clocks.map((clock) => (
@@ -78,7 +79,9 @@ export function RunningClocks({ areaId, zone }: { areaId: string | null; zone: s
           </li>
         ))}
       </ol>
-      {data && data.more > 0 && <p className="text-sm">{counted(data.more, 'more timer')} not listed.</p>}
+      {data && data.more > 0 && (
+        <p className="text-sm">{t`${counted(data.more, 'more timer')} not listed.`}</p>
+      )}
     </details>
   );
 }
@@ -115,11 +118,15 @@ function Clock({ clock, named, zone, now }: ClockProps) {
       </span>
       <span>
         {until === null ? (
-          'end unknown'
+          t`end unknown`
         ) : (
           <>
             {sayTime(until, zone, now)},{' '}
-            {until > now ? `in ${saySpan(until - now)}` : <strong>ended {saySpan(now - until)} ago</strong>}
+            {until > now ? (
+              `in ${saySpan(until - now)}`
+            ) : (
+              <strong>{t`ended ${saySpan(now - until)} ago`}</strong>
+            )}
           </>
         )}
         <span className="block text-sm">{by}</span>

@@ -1,4 +1,5 @@
 import type { Shift } from '../../contract/index.ts';
+import { t } from '../../words.ts';
 import { saySpan, sayTime } from '../clock/say.ts';
 import { EDGE_WORDS } from '../state/states.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
@@ -19,8 +20,8 @@ export function ShiftList({
   const { show } = useUnits();
   if (shifts.length === 0) return null;
   return (
-    <section aria-label="Changed times">
-      <h2 className="batten pb-1 text-lg">Changed times</h2>
+    <section aria-label={t`Changed times`}>
+      <h2 className="batten pb-1 text-lg">{t`Changed times`}</h2>
       <ul className="space-y-2 pt-2">
         {shifts.map((shift) => {
           const moved =
@@ -36,8 +37,8 @@ export function ShiftList({
               {moved === null ? (
                 <strong>
                   {shift.afterAt
-                    ? `now ${sayTime(shift.afterAt, zone, now)}`
-                    : 'no longer reached at these temperatures'}
+                    ? t`now ${sayTime(shift.afterAt, zone, now)}`
+                    : t`no longer reached at these temperatures`}
                 </strong>
               ) : (
                 <>
@@ -48,13 +49,8 @@ export function ShiftList({
                 </>
               )}
               . {shift.cause.charAt(0).toUpperCase() + shift.cause.slice(1)}, {sayTime(shift.at, zone, now)}
-              {shift.changedHours > 0 && (
-                <>
-                  . {counted(shift.changedHours, 'hour')} changed,{' '}
-                  {show(Math.abs(shift.meanChangeC), 'temperatureDifference')}{' '}
-                  {shift.meanChangeC < 0 ? 'colder' : 'warmer'} on average
-                </>
-              )}
+              {shift.changedHours > 0 &&
+                t`. ${counted(shift.changedHours, 'hour')} changed, ${show(Math.abs(shift.meanChangeC), 'temperatureDifference')} ${shift.meanChangeC < 0 ? t`colder` : t`warmer`} on average`}
               .
             </li>
           );

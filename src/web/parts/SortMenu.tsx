@@ -1,5 +1,6 @@
 import type { Table } from '@tanstack/react-table';
 import { useId } from 'react';
+import { t } from '../../words.ts';
 
 const DOWN = ' desc';
 
@@ -10,9 +11,7 @@ export function SortMenu<T>({ table }: { table: Table<T> }) {
   const [sorted] = table.getState().sorting;
   return (
     <div className="flex items-center gap-3 py-1 sm:hidden">
-      <label htmlFor={id} className="whitespace-nowrap">
-        Sort by
-      </label>
+      <label htmlFor={id} className="whitespace-nowrap">{t`Sort by`}</label>
       <select
         id={id}
         className="select target"
@@ -21,10 +20,10 @@ export function SortMenu<T>({ table }: { table: Table<T> }) {
           table.setSorting(value === '' ? [] : [{ id: value.replace(DOWN, ''), desc: value.endsWith(DOWN) }])
         }
       >
-        <option value="">As listed</option>
+        <option value="">{t`As listed`}</option>
         {columns.flatMap(({ id: name, columnDef: { header } }) => [
-          <option key={name} value={name}>{`${header}, ascending`}</option>,
-          <option key={`${name}${DOWN}`} value={name + DOWN}>{`${header}, descending`}</option>,
+          <option key={name} value={name}>{t`${header}, ascending`}</option>,
+          <option key={`${name}${DOWN}`} value={name + DOWN}>{t`${header}, descending`}</option>,
         ])}
       </select>
     </div>

@@ -1,4 +1,5 @@
 import type { Bond } from '../../core/system/index.ts';
+import { t } from '../../words.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { counted } from '../words/counted.ts';
 import { FILM_RIGHT, Joint, LEFT, Level, levelsAt } from './sectionMarks.tsx';
@@ -38,10 +39,10 @@ function tickOf(total: number): number {
 }
 
 const BOND_WORDS: Record<Bond, string> = {
-  fused: 'chemical bond',
-  keyed: 'mechanical bond',
-  tie: 'tie coat',
-  none: 'no bond',
+  fused: t`chemical bond`,
+  keyed: t`mechanical bond`,
+  tie: t`tie coat`,
+  none: t`no bond`,
 };
 
 interface Coat {
@@ -108,24 +109,24 @@ export function StackSection({ steps, substrate }: { steps: readonly DrawnStep[]
   const ticks = Array.from({ length: Math.floor(total / tick) + 1 }, (_, i) => i * tick);
   const top = Math.min(-10, (labelAt.at(-1) ?? 0) - 24);
   const levels = levelsAt([
-    ...(least < planned ? [{ y: y(least), text: `min ${show(least, 'film')}` }] : []),
+    ...(least < planned ? [{ y: y(least), text: t`min ${show(least, 'film')}` }] : []),
     { y: y(planned), text: `target ${show(planned, 'film')}` },
     ...(!mostShown
-      ? [{ y: y(total) - 16, text: `max ${show(most, 'film')} ↑` }]
+      ? [{ y: y(total) - 16, text: t`max ${show(most, 'film')} ↑` }]
       : most > planned
-        ? [{ y: y(most), text: `max ${show(most, 'film')}` }]
+        ? [{ y: y(most), text: t`max ${show(most, 'film')}` }]
         : []),
   ]);
   const texts = steps.map(
     (s) =>
-      `${s.product}, ${counted(s.coats, 'coat')} of ${show(s.micronsPerCoat, 'film')}, ${s.applied.length} applied, ${BOND_WORDS[s.bonds[0] ?? 'keyed']}${s.band ? `, only on the ${s.band}` : ''}`,
+      t`${s.product}, ${counted(s.coats, 'coat')} of ${show(s.micronsPerCoat, 'film')}, ${s.applied.length} applied, ${BOND_WORDS[s.bonds[0] ?? 'keyed']}${s.band ? t`, only on the ${s.band}` : ''}`,
   );
   return (
     <svg
       viewBox={`0 ${top} ${WIDTH} ${HEIGHT + GROUND - top + 6}`}
       className="block h-auto w-full"
       role="img"
-      aria-label={`Section through the system: ${texts.join('; ')}`}
+      aria-label={t`Section through the system: ${texts.join('; ')}`}
     >
       <defs>
         <pattern id="ground" width="9" height="9" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
@@ -142,7 +143,7 @@ export function StackSection({ steps, substrate }: { steps: readonly DrawnStep[]
           </g>
         ))}
         <text x={LEFT - 12} y={HEIGHT + 18} textAnchor="end">
-          <tspan>dry film</tspan>
+          <tspan>{t`dry film`}</tspan>
           <tspan x={LEFT - 12} dy="15">
             {show(1, 'film').replace(/^[\d.]+ /, '')}
           </tspan>
@@ -191,10 +192,11 @@ export function StackSection({ steps, substrate }: { steps: readonly DrawnStep[]
               {cutShort(step.product)}
             </text>
             <text x={FILM_RIGHT + 116} y={(labelAt[i] ?? 0) + 6}>
-              {step.coats} × {show(step.micronsPerCoat, 'film')}, {step.applied.length} applied
+              {t`${step.coats} × ${show(step.micronsPerCoat, 'film')}, ${step.applied.length} applied`}
             </text>
             <text x={FILM_RIGHT + 116} y={(labelAt[i] ?? 0) + 22}>
-              {BOND_WORDS[step.bonds[0] ?? 'keyed']} below{step.band && `; ${step.band}`}
+              {t`${BOND_WORDS[step.bonds[0] ?? 'keyed']} below`}
+              {step.band && `; ${step.band}`}
             </text>
           </g>
         ))}

@@ -1,4 +1,5 @@
 import { type ComponentProps, useLayoutEffect, useRef } from 'react';
+import { t } from '../../words.ts';
 
 /**
  * A table that on a phone stands row by row, each figure beside the head of its column, and so is never cut at the edge.
@@ -15,9 +16,9 @@ export function StackedTable({
       ...(from?.querySelectorAll<HTMLElement>(selector) ?? []),
     ];
     const last = of('thead > tr', ref.current).at(-1);
-    const headings = heads ?? of('th, td', last).map((cell) => cell.textContent?.trim() ?? '');
-    for (const row of of(':is(tbody, tfoot) > tr', ref.current))
-      for (const [i, cell] of of(':scope > :is(th, td)', row).entries())
+    const headings = heads ?? of(t`th, td`, last).map((cell) => cell.textContent?.trim() ?? '');
+    for (const row of of(t`:is(tbody, tfoot) > tr`, ref.current))
+      for (const [i, cell] of of(t`:scope > :is(th, td)`, row).entries())
         cell.dataset.head = headings[i] ?? '';
   });
   // The component library draws a line below each cell.

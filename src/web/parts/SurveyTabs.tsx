@@ -1,12 +1,13 @@
 import { NavLink } from 'react-router';
 import type { Boat } from '../../contract/index.ts';
+import { t } from '../../words.ts';
 
 const TABS = [
-  ['survey', 'Areas'],
-  ['form', 'Hull form'],
-  ['waterline', 'Waterline'],
-  ['stands', 'Supports and masked items'],
-  ['findings', 'Findings'],
+  ['survey', t`Areas`],
+  ['form', t`Hull form`],
+  ['waterline', t`Waterline`],
+  ['stands', t`Supports and masked items`],
+  ['findings', t`Findings`],
 ] as const;
 
 /** Loose parts have no hull to draw and no waterline. */
@@ -16,7 +17,7 @@ const OF_A_HULL: readonly string[] = ['form', 'waterline'];
 export function SurveyTabs({ boat: { id, kind } }: { boat: Pick<Boat, 'id' | 'kind'> }) {
   const tabs = kind === 'parts' ? TABS.filter(([path]) => !OF_A_HULL.includes(path)) : TABS;
   return (
-    <nav aria-label="Survey" className="no-print border-base-300 flex gap-x-1 overflow-x-auto border-b">
+    <nav aria-label={t`Survey`} className="no-print border-base-300 flex gap-x-1 overflow-x-auto border-b">
       {tabs.map(([path, word]) => (
         <NavLink
           key={path}

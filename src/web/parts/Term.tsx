@@ -1,14 +1,15 @@
 import { Link } from 'react-router';
+import { t } from '../../words.ts';
 import type { ClockState } from '../state/states.ts';
 import { termId } from '../words/glossary.ts';
 
 /** The glossary term of a state, if it has one. */
 const TERM_OF: Partial<Record<ClockState, string>> = {
-  'too-soon': 'not ready yet',
+  'too-soon': t`not ready yet`,
   thumb: 'thumbprint',
-  open: 'overcoat window',
-  'key-first': 'sand first',
-  keyed: 'mechanical bond',
+  open: t`overcoat window`,
+  'key-first': t`sand first`,
+  keyed: t`mechanical bond`,
 };
 
 /** One tap from a state to its sentence in the glossary. */
@@ -18,7 +19,7 @@ export function StateTerm({ state }: { state: ClockState }) {
   return (
     <Link className="link text-base" to={`/glossary#${termId(word)}`}>
       <span aria-hidden="true">?</span>
-      <span className="sr-only">What “{word}” means</span>
+      <span className="sr-only">{t`What “${word}” means`}</span>
     </Link>
   );
 }

@@ -1,4 +1,5 @@
 import type { Area, AreaInput, PartKind } from '../../contract/index.ts';
+import { t } from '../../words.ts';
 
 /** A new area cut out of another: same part, substrate and system; its m² count there no more. */
 export function cutOut(
@@ -12,7 +13,9 @@ export function cutOut(
     id: input.id,
     name: input.name,
     measures: [],
-    estimates: [{ way: 'rule', areaM2: input.areaM2, spread: area.spread, basis: `cut out of ${area.name}` }],
+    estimates: [
+      { way: 'rule', areaM2: input.areaM2, spread: area.spread, basis: t`cut out of ${area.name}` },
+    ],
     chosenWay: null,
     note: '',
     part: { areaId: area.id, kind, standId: null, sharesSystem: true, at: input.at },

@@ -1,16 +1,17 @@
 import type { Dimensions } from '../../core/hull/index.ts';
 import { fieldText, fromCanonical, shownUnit, type UnitSystem } from '../../core/units/index.ts';
+import { t } from '../../words.ts';
 import type { FormReader } from '../forms/canonical.ts';
 
 /** Main dimensions as typed. */
 export type DimensionValues = Record<keyof Dimensions, string>;
 
 export const DIMENSION_WORDS: Record<keyof Dimensions, string> = {
-  loaM: 'Length overall',
-  lwlM: 'Waterline length',
-  beamM: 'Beam',
-  draughtM: 'Draught',
-  freeboardM: 'Mean freeboard',
+  loaM: t`Length overall`,
+  lwlM: t`Waterline length`,
+  beamM: t`Beam`,
+  draughtM: t`Draught`,
+  freeboardM: t`Mean freeboard`,
 };
 
 const KEYS = Object.keys(DIMENSION_WORDS) as (keyof Dimensions)[];

@@ -1,4 +1,5 @@
 import { type ComponentType, lazy } from 'react';
+import { t } from '../../words.ts';
 import { anyUnsaved } from '../state/unsaved.ts';
 
 /** Waits between attempts to load a part, ms: about two minutes in all. */
@@ -52,10 +53,12 @@ export function lazyPart<Props extends object>(load: () => Promise<ComponentType
 function NotFetched() {
   return (
     <p role="alert" className="p-2 text-sm">
-      Couldn’t load this part of the page.{' '}
-      <button type="button" className="link" onClick={() => window.location.reload()}>
-        Reload page
-      </button>
+      {t`Couldn’t load this part of the page. `}
+      <button
+        type="button"
+        className="link"
+        onClick={() => window.location.reload()}
+      >{t`Reload page`}</button>
     </p>
   );
 }

@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import type { AgreedPlan, PlanMoveView, PlanTaskView, PlanView } from '../../contract/index.ts';
+import { t } from '../../words.ts';
 import { counted } from '../words/counted.ts';
 import { sayMove, sayTask } from '../words/plan.ts';
 import { sayMoney } from '../words/supply.ts';
@@ -32,15 +33,16 @@ export function Agreed({ view, zone }: { view: PlanView; zone: string }) {
   return (
     <section aria-labelledby="agreed" className="space-y-2">
       <h2 id="agreed" className="batten pb-1 text-lg">
-        {last ? 'Changes since the agreed plan' : 'Agree to this plan'}
+        {last ? t`Changes since the agreed plan` : t`Agree to this plan`}
       </h2>
       {last ? (
         <>
           <p>
-            Agreed {sayMoment(last.at, zone)}.{' '}
-            {differs
-              ? `${counted(view.moves.length, 'task')} moved${fresh.length > 0 ? `, ${counted(fresh.length, 'task')} added` : ''}.`
-              : 'Every task is where it was agreed to be.'}
+            {t`Agreed ${sayMoment(last.at, zone)}. ${
+              differs
+                ? t`${counted(view.moves.length, 'task')} moved${fresh.length > 0 ? t`, ${counted(fresh.length, 'task')} added` : ''}.`
+                : t`Every task is where it was agreed to be.`
+            }`}
           </p>
           <Launches view={view} last={last} zone={zone} />
           <Moves view={view} zone={zone} />
@@ -48,16 +50,14 @@ export function Agreed({ view, zone }: { view: PlanView; zone: string }) {
             <ul className="list-disc pl-5">
               {fresh.map((task) => (
                 <li key={task.id}>
-                  Added: {sayTask(task)}, {placeOf(task)}, {sayMoment(task.start, zone)}
+                  {t`Added: ${sayTask(task)}, ${placeOf(task)}, ${sayMoment(task.start, zone)}`}
                 </li>
               ))}
             </ul>
           )}
         </>
       ) : (
-        <p>
-          Tasks of an agreed plan stay where they are. Only what no longer holds moves, and the plan says why.
-        </p>
+        <p>{t`Tasks of an agreed plan stay where they are. Only what no longer holds moves, and the plan says why.`}</p>
       )}
       <div className="flex flex-wrap gap-3 print:hidden">
         {differs && (
@@ -70,14 +70,11 @@ export function Agreed({ view, zone }: { view: PlanView; zone: string }) {
               change({ agreed: [...agreed, asAgreed(view)].slice(-MOST_AGREED) });
             }}
           >
-            {last ? 'Agree to the changed plan' : 'Agree to this plan'}
+            {last ? t`Agree to the changed plan` : t`Agree to this plan`}
           </button>
         )}
         {last && view.freshCost !== null && view.cost !== null && view.freshCost < view.cost && (
-          <p className="w-full">
-            A plan made afresh would cost {sayMoney(view.freshCost, view.currency)} instead of{' '}
-            {sayMoney(view.cost, view.currency)}.
-          </p>
+          <p className="w-full">{t`A plan made afresh would cost ${sayMoney(view.freshCost, view.currency)} instead of ${sayMoney(view.cost, view.currency)}.`}</p>
         )}
         {last && (
           <button
@@ -89,7 +86,9 @@ export function Agreed({ view, zone }: { view: PlanView; zone: string }) {
               change({ agreed: agreed.slice(0, -1) });
             }}
           >
-            {agreed.length > 1 ? 'Undo: return to the previous agreement' : 'Undo: plan without an agreement'}
+            {agreed.length > 1
+              ? t`Undo: return to the previous agreement`
+              : t`Undo: plan without an agreement`}
           </button>
         )}
         {again && (
@@ -102,7 +101,7 @@ export function Agreed({ view, zone }: { view: PlanView; zone: string }) {
               change({ agreed: [...agreed, again].slice(-MOST_AGREED) });
             }}
           >
-            Redo: return to the plan agreed {sayMoment(again.at, zone)}
+            {t`Redo: return to the plan agreed ${sayMoment(again.at, zone)}`}
           </button>
         )}
       </div>
@@ -122,14 +121,14 @@ function Launches({ view, last, zone }: { view: PlanView; last: AgreedPlan; zone
     <ul className="list-disc pl-5">
       {moved.map(({ boatId, boatName, was, launch }) => (
         <li key={boatId}>
-          <strong>{boatName}</strong>: launch {sayMoment(was, zone)} →{' '}
-          <strong>{launch ? sayMoment(launch, zone) : 'no date'}</strong>
+          <strong>{boatName}</strong>
+          {t`: launch ${sayMoment(was, zone)} → `}
+          <strong>{launch ? sayMoment(launch, zone) : t`no date`}</strong>
         </li>
       ))}
       {dearer && (
         <li>
-          Cost from now on: {sayMoney(last.cost ?? 0, view.currency)} when agreed, now{' '}
-          {sayMoney(view.cost ?? 0, view.currency)}
+          {t`Cost from now on: ${sayMoney(last.cost ?? 0, view.currency)} when agreed, now ${sayMoney(view.cost ?? 0, view.currency)}`}
         </li>
       )}
     </ul>
@@ -172,7 +171,7 @@ function Moves({ view, zone }: { view: PlanView; zone: string }) {
             aria-expanded={all}
             onClick={() => setAll(!all)}
           >
-            {all ? 'Show fewer' : `Show ${counted(moves.length - first, 'more moved task')}`}
+            {all ? t`Show fewer` : t`Show ${counted(moves.length - first, 'more moved task')}`}
           </button>
         </>
       )}

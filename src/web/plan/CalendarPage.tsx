@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
 import type { PlanView, Shelter, TradeView } from '../../contract/index.ts';
+import { t } from '../../words.ts';
 import { usePlan } from '../api/planQueries.ts';
 import { useYard } from '../api/queries.ts';
 import { useTrade } from '../api/supplyQueries.ts';
@@ -24,7 +25,7 @@ export function CalendarPage() {
   const yard = useYard();
   return (
     <div className="max-w-6xl space-y-4 p-3 md:p-6">
-      <h1 className="text-2xl">Yard calendar</h1>
+      <h1 className="text-2xl">{t`Yard calendar`}</h1>
       <QueryBoundary query={yard}>
         {({ zone }) => (
           <QueryBoundary query={trade}>
@@ -55,26 +56,30 @@ function Calendar({ view, trade, zone }: { view: PlanView; trade: TradeView; zon
     <>
       <div className="flex flex-wrap items-end gap-3 print:hidden">
         <Choice
-          label="Show"
+          label={t`Show`}
           value={span}
           choices={[
-            ['month', 'Month'],
-            ['week', 'Week'],
+            ['month', t`Month`],
+            ['week', t`Week`],
           ]}
           onChange={(value) => setSpan(value as Span)}
         />
-        <button type="button" className="btn target" onClick={() => setAt(moved(at, zone, span, -1))}>
-          Earlier
-        </button>
-        <button type="button" className="btn target" onClick={() => setAt(Date.parse(view.now))}>
-          Today
-        </button>
-        <button type="button" className="btn target" onClick={() => setAt(moved(at, zone, span, 1))}>
-          Later
-        </button>
-        <button type="button" className="btn target" onClick={() => window.print()}>
-          Print
-        </button>
+        <button
+          type="button"
+          className="btn target"
+          onClick={() => setAt(moved(at, zone, span, -1))}
+        >{t`Earlier`}</button>
+        <button
+          type="button"
+          className="btn target"
+          onClick={() => setAt(Date.parse(view.now))}
+        >{t`Today`}</button>
+        <button
+          type="button"
+          className="btn target"
+          onClick={() => setAt(moved(at, zone, span, 1))}
+        >{t`Later`}</button>
+        <button type="button" className="btn target" onClick={() => window.print()}>{t`Print`}</button>
       </div>
       <h2 className="text-xl" aria-live="polite">
         {title}
@@ -89,9 +94,7 @@ function Calendar({ view, trade, zone }: { view: PlanView; trade: TradeView; zon
       <DayLists days={days} entries={entries} zone={zone} />
       <Places view={view} zone={zone} />
       <p className="print:hidden">
-        <Link className="link" to="/plan">
-          Open the plan
-        </Link>
+        <Link className="link" to="/plan">{t`Open the plan`}</Link>
       </p>
     </>
   );
@@ -123,7 +126,7 @@ function Grid(of: {
   const weeks = Array.from({ length: days.length / 7 }, (_, i) => days.slice(i * 7, i * 7 + 7));
   return (
     <div className="hidden md:block print:block">
-      <Scroller label="Calendar">
+      <Scroller label={t`Calendar`}>
         <table className="table w-full table-fixed text-xs">
           <thead>
             <tr>
@@ -158,7 +161,7 @@ function Grid(of: {
                           <Entry key={entry.id} entry={entry} />
                         ))}
                       </ul>
-                      {own.length > shown.length && <p>{own.length - shown.length} more</p>}
+                      {own.length > shown.length && <p>{t`${own.length - shown.length} more`}</p>}
                     </td>
                   );
                 })}
@@ -176,7 +179,7 @@ function DayLists({ days, entries, zone }: { days: readonly number[]; entries: E
   const busy = days.filter((day) => entries.has(day));
   return (
     <div className="space-y-3 md:hidden print:hidden">
-      {busy.length === 0 && <p>Nothing is planned in these days.</p>}
+      {busy.length === 0 && <p>{t`Nothing is planned in these days.`}</p>}
       {busy.map((day) => (
         <section key={day}>
           <h3 className="batten pb-1 text-lg">{sayDay(day, zone)}</h3>
@@ -191,7 +194,7 @@ function DayLists({ days, entries, zone }: { days: readonly number[]; entries: E
   );
 }
 
-const SHELTER_WORDS: Record<Shelter, string> = { tent: 'Tent', shed: 'Shed', heated: 'Heated place' };
+const SHELTER_WORDS: Record<Shelter, string> = { tent: t`Tent`, shed: t`Shed`, heated: t`Heated place` };
 
 /** Boats under cover, and when each leaves. */
 function Places({ view, zone }: { view: PlanView; zone: string }) {
@@ -202,9 +205,7 @@ function Places({ view, zone }: { view: PlanView; zone: string }) {
   if (kinds.length === 0) return null;
   return (
     <section aria-labelledby="places" className="space-y-2">
-      <h2 id="places" className="batten pb-1 text-lg">
-        Boats under cover
-      </h2>
+      <h2 id="places" className="batten pb-1 text-lg">{t`Boats under cover`}</h2>
       <dl className="grid gap-x-4 gap-y-1 sm:grid-cols-[8rem_minmax(0,1fr)]">
         {kinds.map((kind) => (
           <div key={kind} className="contents">
@@ -214,7 +215,7 @@ function Places({ view, zone }: { view: PlanView; zone: string }) {
                 .filter((stay) => stay.kind === kind)
                 .map(
                   ({ boatName, from, until }) =>
-                    `${boatName}${from ? ` from ${sayMoment(from, zone)}` : ''} until ${until ? sayMoment(until, zone) : 'no date yet'}`,
+                    t`${boatName}${from ? t` from ${sayMoment(from, zone)}` : ''} until ${until ? sayMoment(until, zone) : t`no date yet`}`,
                 )
                 .join('; ')}
             </dd>

@@ -1,5 +1,6 @@
 import type { PlanBoatView, PlanView } from '../../contract/index.ts';
 import { type Chance, oddsOf } from '../../core/plan/index.ts';
+import { t } from '../../words.ts';
 import { sayMoney } from '../words/supply.ts';
 import { sayMoment } from './planTimes.ts';
 import { FIRST_DRAWS, MORE_DRAWS, type Odds } from './useOdds.ts';
@@ -26,18 +27,20 @@ export function LaunchChance({ boat, zone, odds }: { boat: PlanBoatView; zone: s
   const say = (ms: number) => sayMoment(new Date(ms).toISOString(), zone);
   return (
     <p>
-      <strong>{sayChance(byPlan)}</strong> by then
+      <strong>{sayChance(byPlan)}</strong>
+      {t` by then`}
       {byWanted && (
         <>
-          , <strong>{sayChance(byWanted)}</strong> by the date wanted
+          , <strong>{sayChance(byWanted)}</strong>
+          {t` by the date wanted`}
         </>
       )}
-      . {at.median === null ? 'Likely more than two weeks later.' : `Likely by ${say(at.median)}.`}{' '}
+      . {at.median === null ? t`Likely more than two weeks later.` : t`Likely by ${say(at.median)}.`}{' '}
       {at.median !== null &&
         odds.outcomes.length >= FIRST_DRAWS &&
         (at.ninetieth === null
-          ? 'It may take more than two weeks longer.'
-          : `Nine times out of ten by ${say(at.ninetieth)}.`)}
+          ? t`It may take more than two weeks longer.`
+          : t`Nine times out of ten by ${say(at.ninetieth)}.`)}
     </p>
   );
 }
@@ -49,28 +52,24 @@ export function Chances({ view, odds }: { view: PlanView; odds: Odds }) {
   const money = (minor: number) => sayMoney(minor, view.currency);
   return (
     <section aria-labelledby="chances" className="space-y-2">
-      <h2 id="chances" className="batten pb-1 text-lg">
-        If the weather differs from the forecast
-      </h2>
+      <h2 id="chances" className="batten pb-1 text-lg">{t`If the weather differs from the forecast`}</h2>
       {odds.outcomes.length >= LEAST_DRAWS && (
         <ul className="list-disc pl-5">
           {cost.median !== null && cost.tenth !== null && cost.ninetieth !== null && cost.ninetieth > 0 && (
             <li>
-              Cost: likely {money(cost.median)}, eight times out of ten {money(cost.tenth)} to{' '}
-              {money(cost.ninetieth)}
+              {t`Cost: likely ${money(cost.median)}, eight times out of ten ${money(cost.tenth)} to ${money(cost.ninetieth)}`}
             </li>
           )}
-          <li>At least one window closes, so a film is sanded: {sayChance(sanded)}</li>
-          <li>Rain or dew reaches a wet coat, which is sanded and applied again: {sayChance(harmed)}</li>
-          <li>A coat is outside a limit of its sheet for a while: {sayChance(outside)}</li>
+          <li>{t`At least one window closes, so a film is sanded: ${sayChance(sanded)}`}</li>
+          <li>{t`Rain or dew reaches a wet coat, which is sanded and applied again: ${sayChance(harmed)}`}</li>
+          <li>{t`A coat is outside a limit of its sheet for a while: ${sayChance(outside)}`}</li>
         </ul>
       )}
       <Progress odds={odds} />
       <p className="text-sm">
-        Each simulation lets the weather differ from the forecast as much as forecasts usually do. It plans
-        again every morning with the forecast of that day, and follows the work.{' '}
-        {odds.rain === false && 'There is no rain data, so rain is not simulated. '}
-        The figure after ± is the sampling error.
+        {t`Each simulation lets the weather differ from the forecast as much as forecasts usually do. It plans again every morning with the forecast of that day, and follows the work. `}
+        {odds.rain === false && t`There is no rain data, so rain is not simulated. `}
+        {t`The figure after ± is the sampling error.`}
       </p>
     </section>
   );
@@ -82,22 +81,25 @@ function Progress({ odds }: { odds: Odds }) {
     <div className="flex flex-wrap items-center gap-3 print:hidden">
       <span role="status" className="tabular-nums">
         {failed
-          ? 'The simulation stopped because the server did not answer.'
+          ? t`The simulation stopped because the server did not answer.`
           : isRunning
-            ? `${outcomes.length} of ${wanted} simulations done`
-            : `${outcomes.length} simulations`}
+            ? t`${outcomes.length} of ${wanted} simulations done`
+            : t`${outcomes.length} simulations`}
       </span>
       {isRunning ? (
         <>
-          <progress className="progress w-40" value={outcomes.length} max={wanted} aria-label="Simulations" />
-          <button type="button" className="btn btn-sm" onClick={stop}>
-            Stop
-          </button>
+          <progress
+            className="progress w-40"
+            value={outcomes.length}
+            max={wanted}
+            aria-label={t`Simulations`}
+          />
+          <button type="button" className="btn btn-sm" onClick={stop}>{t`Stop`}</button>
         </>
       ) : (
         (failed || outcomes.length < MORE_DRAWS) && (
           <button type="button" className="btn btn-sm" onClick={() => more(MORE_DRAWS)}>
-            {failed ? 'Try again' : `Run ${MORE_DRAWS} simulations`}
+            {failed ? t`Try again` : t`Run ${MORE_DRAWS} simulations`}
           </button>
         )
       )}

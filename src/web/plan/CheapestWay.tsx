@@ -1,6 +1,7 @@
 import { useEffect, useRef, useState } from 'react';
 import type { LeverCode, LeverView, PlanView } from '../../contract/index.ts';
 import { cheapestWay, PLAN_ASSUMES, type WaySought } from '../../core/plan/index.ts';
+import { t } from '../../words.ts';
 import { api } from '../api/client.ts';
 import { Scroller } from '../parts/Scroller.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
@@ -81,9 +82,12 @@ export function CheapestWay({ view, changes }: { view: PlanView; changes: readon
   return (
     <div className="space-y-2">
       <div className="flex flex-wrap items-center gap-3">
-        <button type="button" className="btn target" disabled={isRunning} onClick={search}>
-          Find the cheapest way to {GOAL * 100} %
-        </button>
+        <button
+          type="button"
+          className="btn target"
+          disabled={isRunning}
+          onClick={search}
+        >{t`Find the cheapest way to ${GOAL * 100} %`}</button>
         {isRunning && (
           <button
             type="button"
@@ -92,12 +96,10 @@ export function CheapestWay({ view, changes }: { view: PlanView; changes: readon
               run.current++;
               setRunning(false);
             }}
-          >
-            Stop
-          </button>
+          >{t`Stop`}</button>
         )}
       </div>
-      {failed && <p role="alert">The search stopped because the server did not answer. Try again.</p>}
+      {failed && <p role="alert">{t`The search stopped because the server did not answer. Try again.`}</p>}
       {sought && <Found sought={sought} isRunning={isRunning} view={view} />}
     </div>
   );
@@ -107,37 +109,30 @@ function Found(of: { sought: WaySought<LeverCode>; isRunning: boolean; view: Pla
   const { sought, isRunning, view } = of;
   const names = leverNames(useUnits().show);
   const say = (changes: readonly LeverCode[]) =>
-    changes.length === 0 ? 'No change' : changes.map((code) => names[code]).join(' + ');
+    changes.length === 0 ? t`No change` : changes.map((code) => names[code]).join(' + ');
   const { found, tried, done, planned, sets, draws } = sought;
   return (
     <>
       <p role="status">
         {found ? (
           <strong>
-            {say(found.way.changes)}: {sayMoney(found.way.cost, view.currency)}, {sayChance(found.chance)} to
-            keep every date.
+            {t`${say(found.way.changes)}: ${sayMoney(found.way.cost, view.currency)}, ${sayChance(found.chance)} to keep every date.`}
           </strong>
         ) : done ? (
-          `None of the combinations tried keeps every date ${GOAL * 100} times out of 100.`
+          t`None of the combinations tried keeps every date ${GOAL * 100} times out of 100.`
         ) : (
-          `${isRunning ? '' : 'Stopped. '}${planned} of ${sets} combinations planned, ${draws} simulations done`
+          t`${isRunning ? '' : 'Stopped. '}${planned} of ${sets} combinations planned, ${draws} simulations done`
         )}
       </p>
       {tried.length > 0 && (
-        <Scroller label="Combinations tried">
+        <Scroller label={t`Combinations tried`}>
           <table className="table">
             <thead>
               <tr>
-                <th scope="col">Changes</th>
-                <th scope="col" className="text-right">
-                  Cost
-                </th>
-                <th scope="col" className="text-right">
-                  Areas not in the plan
-                </th>
-                <th scope="col" className="text-right">
-                  Chance to keep every date
-                </th>
+                <th scope="col">{t`Changes`}</th>
+                <th scope="col" className="text-right">{t`Cost`}</th>
+                <th scope="col" className="text-right">{t`Areas not in the plan`}</th>
+                <th scope="col" className="text-right">{t`Chance to keep every date`}</th>
               </tr>
             </thead>
             <tbody>

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import type { PlanOrder, PlanRehearsalView, PlanTaskView } from '../../contract/index.ts';
 import { MOST_ORDERS } from '../../core/plan/index.ts';
+import { t } from '../../words.ts';
 import { Choice } from '../forms/Choice.tsx';
 import { sayTask } from '../words/plan.ts';
 import { sayWhy } from '../words/rehearsal.ts';
@@ -33,15 +34,13 @@ export function Decide(of: {
   };
   return (
     <section aria-labelledby="decide" className="space-y-2">
-      <h2 id="decide" className="batten pb-1 text-lg">
-        Decide differently
-      </h2>
+      <h2 id="decide" className="batten pb-1 text-lg">{t`Decide differently`}</h2>
       {orders.length >= MOST_ORDERS ? (
-        <p>A rehearsal takes up to {MOST_ORDERS} decisions. Undo one to decide again.</p>
+        <p>{t`A rehearsal takes up to ${MOST_ORDERS} decisions. Undo one to decide again.`}</p>
       ) : task ? (
         <>
           <Choice
-            label="Task"
+            label={t`Task`}
             value={task.id}
             choices={next.map((each) => [each.id, name(each)] as const)}
             onChange={setChosen}
@@ -52,11 +51,9 @@ export function Decide(of: {
               className="btn target"
               disabled={isBusy}
               onClick={() => decide('begin', halfHour)}
-            >
-              Start now in any case
-            </button>
+            >{t`Start now in any case`}</button>
             <Choice
-              label="Wait"
+              label={t`Wait`}
               value={hold}
               choices={Object.entries(HOLDS)}
               onChange={(value) => setHold(value as keyof typeof HOLDS)}
@@ -68,18 +65,16 @@ export function Decide(of: {
               onClick={() =>
                 decide('hold', new Date(Date.parse(halfHour) + Number(hold) * HOUR_MS).toISOString())
               }
-            >
-              Start later
-            </button>
+            >{t`Start later`}</button>
           </div>
         </>
       ) : (
-        <p>No work is left.</p>
+        <p>{t`No work is left.`}</p>
       )}
-      <p role="status">{isBusy ? 'Working out what happens…' : ''}</p>
+      <p role="status">{isBusy ? t`Working out what happens…` : ''}</p>
       {orders.length > 0 && (
         <>
-          <h3 className="font-semibold">Your decisions</h3>
+          <h3 className="font-semibold">{t`Your decisions`}</h3>
           <ol className="list-decimal pl-5">
             {orders.map((order) => (
               <li key={`${order.decided} ${order.kind} ${order.taskId} ${order.at}`}>
@@ -92,9 +87,7 @@ export function Decide(of: {
             className="btn target"
             disabled={isBusy}
             onClick={() => onOrders(orders.slice(0, -1))}
-          >
-            Undo last decision
-          </button>
+          >{t`Undo last decision`}</button>
         </>
       )}
     </section>
@@ -108,9 +101,9 @@ function nameOf({ steps }: PlanRehearsalView, taskId: string): string {
 
 /** What came of a decision. */
 function cameOf({ steps }: PlanRehearsalView, { kind, taskId, at }: PlanOrder, zone: string): string {
-  if (kind === 'hold') return `held until ${sayMoment(at, zone)}`;
+  if (kind === 'hold') return t`held until ${sayMoment(at, zone)}`;
   const own = steps.filter(({ task }) => task?.id === taskId);
   const refused = own.find((step) => step.kind === 'refused' && step.at === at);
-  if (refused) return `not possible, ${sayWhy(refused)}`;
-  return own.some(({ mistakes }) => mistakes.length > 0) ? 'started, a mistake' : 'started';
+  if (refused) return t`not possible, ${sayWhy(refused)}`;
+  return own.some(({ mistakes }) => mistakes.length > 0) ? t`started, a mistake` : t`started`;
 }

@@ -1,5 +1,6 @@
 import { v7 as uuidv7 } from 'uuid';
 import type { ExtraWork, FieldError, PlanSetup, PlanView } from '../../contract/index.ts';
+import { t } from '../../words.ts';
 import { api } from '../api/client.ts';
 import { FormReader, refusals } from '../forms/canonical.ts';
 import { CheckField, Field, SelectField } from '../forms/Field.tsx';
@@ -37,7 +38,7 @@ export function ExtraWorkForm({ view }: { view: PlanView }) {
       id: uuidv7(),
       areaId: values.areaId,
       note: values.note.trim(),
-      hours: read.number('hours', 'time it takes', values.hours),
+      hours: read.number('hours', t`time it takes`, values.hours),
       kind: values.kind as ExtraWork['kind'],
       dusty: values.dusty,
     };
@@ -56,17 +57,15 @@ export function ExtraWorkForm({ view }: { view: PlanView }) {
   if (areas.length === 0 && setup.extraWork.length === 0) return null;
   return (
     <section aria-labelledby="extra" className="space-y-3 print:hidden">
-      <h2 id="extra" className="batten pb-1 text-lg">
-        Extra work
-      </h2>
-      <p>Rust found, or a repair to make? Add it here. It is planned before the area’s next coat.</p>
+      <h2 id="extra" className="batten pb-1 text-lg">{t`Extra work`}</h2>
+      <p>{t`Rust found, or a repair to make? Add it here. It is planned before the area’s next coat.`}</p>
       {setup.extraWork.length > 0 && (
         <ul>
           {setup.extraWork.map(({ id, areaId, note, hours, kind }) => (
             <li key={id} className="border-line flex flex-wrap items-center gap-3 border-b py-1">
               <span className="grow">
                 <strong>{note}</strong>,{' '}
-                {nameOf.get(areaId) ?? 'not planned, because its area has no coat in the plan'}:{' '}
+                {nameOf.get(areaId) ?? t`not planned, because its area has no coat in the plan`}:{' '}
                 {kind === 'wait' ? 'wait ' : ''}
                 {hours} h
               </span>
@@ -74,11 +73,9 @@ export function ExtraWorkForm({ view }: { view: PlanView }) {
                 type="button"
                 className="btn btn-sm"
                 disabled={isPending}
-                aria-label={`Done or not needed: ${note}`}
+                aria-label={t`Done or not needed: ${note}`}
                 onClick={() => change({ extraWork: setup.extraWork.filter((each) => each.id !== id) })}
-              >
-                Done or not needed
-              </button>
+              >{t`Done or not needed`}</button>
             </li>
           ))}
         </ul>
@@ -88,22 +85,22 @@ export function ExtraWorkForm({ view }: { view: PlanView }) {
           values={{ areaId: areas[0]?.[0] ?? '', kind: 'work', note: '', hours: '', dusty: true }}
           base={setup}
           submit={submit}
-          button="Add work"
+          button={t`Add work`}
         >
           <div className="grid grid-cols-1 gap-3 sm:grid-cols-4">
-            <SelectField name="areaId" label="Area" choices={areas} />
+            <SelectField name="areaId" label={t`Area`} choices={areas} />
             <SelectField
               name="kind"
-              label="Kind"
+              label={t`Kind`}
               choices={[
-                ['work', 'Work for one person'],
-                ['wait', 'Wait, after the work before it'],
+                ['work', t`Work for one person`],
+                ['wait', t`Wait, after the work before it`],
               ]}
             />
-            <Field name="note" label="What to do" />
-            <Field name="hours" label="Time it takes" unit="h" inputMode="decimal" />
+            <Field name="note" label={t`What to do`} />
+            <Field name="hours" label={t`Time it takes`} unit="h" inputMode="decimal" />
           </div>
-          <CheckField name="dusty" label="Makes dust or splashes: not beside a wet film" />
+          <CheckField name="dusty" label={t`Makes dust or splashes: not beside a wet film`} />
         </RecordForm>
       )}
     </section>

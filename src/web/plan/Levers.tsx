@@ -1,6 +1,7 @@
 import { useQueries } from '@tanstack/react-query';
 import { useState } from 'react';
 import type { LeverCode, LeverView, PlanView } from '../../contract/index.ts';
+import { t } from '../../words.ts';
 import { api } from '../api/client.ts';
 import { useLevers } from '../api/planQueries.ts';
 import { QueryBoundary } from '../parts/QueryBoundary.tsx';
@@ -18,9 +19,7 @@ export function Levers({ view, zone }: { view: PlanView; zone: string }) {
   const levers = useLevers(asked);
   return (
     <section aria-labelledby="levers" className="space-y-2">
-      <h2 id="levers" className="batten pb-1 text-lg">
-        What would change the date?
-      </h2>
+      <h2 id="levers" className="batten pb-1 text-lg">{t`What would change the date?`}</h2>
       {asked ? (
         <QueryBoundary query={levers}>
           {({ levers: changes }) => (
@@ -35,9 +34,11 @@ export function Levers({ view, zone }: { view: PlanView; zone: string }) {
           )}
         </QueryBoundary>
       ) : (
-        <button type="button" className="btn target" onClick={() => setAsked(true)}>
-          Compare changes
-        </button>
+        <button
+          type="button"
+          className="btn target"
+          onClick={() => setAsked(true)}
+        >{t`Compare changes`}</button>
       )}
     </section>
   );
@@ -68,27 +69,23 @@ function LeverTable({
       <p role="status">
         {planned < rows.length &&
           !rows.some(({ isError }) => isError) &&
-          `${planned} of ${rows.length} planned…`}
+          t`${planned} of ${rows.length} planned…`}
       </p>
-      <Scroller label="Changes compared">
+      <Scroller label={t`Changes compared`}>
         <table className="table">
           <thead>
             <tr>
-              <th scope="col">Change</th>
-              <th scope="col">Needs</th>
-              <th scope="col">Last launch</th>
-              <th scope="col" className="text-right">
-                Cost
-              </th>
-              <th scope="col" className="text-right">
-                Areas not in the plan
-              </th>
+              <th scope="col">{t`Change`}</th>
+              <th scope="col">{t`Needs`}</th>
+              <th scope="col">{t`Last launch`}</th>
+              <th scope="col" className="text-right">{t`Cost`}</th>
+              <th scope="col" className="text-right">{t`Areas not in the plan`}</th>
             </tr>
           </thead>
           <tbody>
             {codes.map((code, i) => (
               <tr key={code ?? 'now'}>
-                <th scope="row">{code ? names[code] : 'No change'}</th>
+                <th scope="row">{code ? names[code] : t`No change`}</th>
                 <td className="text-sm">{code ? LEVER_TAKES[code] : ''}</td>
                 <Planned row={rows[i]} zone={zone} currency={view.currency} />
               </tr>
@@ -96,10 +93,7 @@ function LeverTable({
           </tbody>
         </table>
       </Scroller>
-      <p className="text-sm">
-        Each row is planned in under a second, so small differences mean little. Costs include the prices of a
-        tent, heat and overtime that are set below. A row with fewer areas left out covers more work.
-      </p>
+      <p className="text-sm">{t`Each row is planned in under a second, so small differences mean little. Costs include the prices of a tent, heat and overtime that are set below. A row with fewer areas left out covers more work.`}</p>
     </>
   );
 }
@@ -116,17 +110,15 @@ function Planned({
   if (row?.isError)
     return (
       <td colSpan={3}>
-        Couldn’t plan this.{' '}
-        <button type="button" className="btn btn-sm" onClick={() => row.refetch()}>
-          Try again
-        </button>
+        {t`Couldn’t plan this. `}
+        <button type="button" className="btn btn-sm" onClick={() => row.refetch()}>{t`Try again`}</button>
       </td>
     );
   if (!row?.data) return <td colSpan={3}>…</td>;
   const { launch, cost, leftOut } = row.data;
   return (
     <>
-      <td className="whitespace-nowrap">{launch ? sayMoment(launch, zone) : 'no plan'}</td>
+      <td className="whitespace-nowrap">{launch ? sayMoment(launch, zone) : t`no plan`}</td>
       <td className="text-right whitespace-nowrap tabular-nums">
         {cost === null ? '–' : sayMoney(cost, currency)}
       </td>

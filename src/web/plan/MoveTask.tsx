@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import type { PlanPlacesView, PlanTaskView, PlanView } from '../../contract/index.ts';
+import { t } from '../../words.ts';
 import { startOfDay } from '../clock/wallClock.ts';
 import { Choice } from '../forms/Choice.tsx';
 import { QueryBoundary } from '../parts/QueryBoundary.tsx';
@@ -26,17 +27,15 @@ export function MoveTask({
   const places = usePlaces(view, task.id);
   return (
     <div className="border-line col-span-full my-2 space-y-2 border-l-4 pl-3 print:hidden">
-      <p className="font-semibold">Move: {sayTask(task)}</p>
+      <p className="font-semibold">{t`Move: ${sayTask(task)}`}</p>
       {places.isPending ? (
-        <p role="status">Looking for suitable times…</p>
+        <p role="status">{t`Looking for suitable times…`}</p>
       ) : (
         <QueryBoundary query={places}>
           {(found) => <Times view={view} task={task} zone={zone} found={found} onDone={onDone} />}
         </QueryBoundary>
       )}
-      <button type="button" className="btn btn-sm" onClick={onDone}>
-        Cancel
-      </button>
+      <button type="button" className="btn btn-sm" onClick={onDone}>{t`Cancel`}</button>
     </div>
   );
 }
@@ -64,7 +63,9 @@ function Times(of: {
     .filter(({ place }) => place && !place.why.includes('person-not-free'));
   const choose = (ms: number, place: PlanPlacesView['places'][number]) => {
     if (place.state === 'forbidden') {
-      setRefused(`${sayClock(new Date(ms).toISOString(), zone)} isn’t possible. ${sayFaultCodes(place.why)}`);
+      setRefused(
+        t`${sayClock(new Date(ms).toISOString(), zone)} isn’t possible. ${sayFaultCodes(place.why)}`,
+      );
       return;
     }
     change({ pins: pinsWith(view, task.id, ms) });
@@ -73,7 +74,7 @@ function Times(of: {
   return (
     <>
       <Choice
-        label="Day"
+        label={t`Day`}
         value={String(day)}
         choices={days.map((each) => [String(each), sayDay(each, zone)])}
         onChange={(value) => {
@@ -81,13 +82,13 @@ function Times(of: {
           setRefused(null);
         }}
       />
-      {times.length === 0 && <p>Nobody works on this day.</p>}
+      {times.length === 0 && <p>{t`Nobody works on this day.`}</p>}
       <div className="flex flex-wrap gap-1">
         {times.map(({ ms, place }) => {
           if (!place) return null;
           const clock = sayClock(new Date(ms).toISOString(), zone);
           const word = { free: '', costly: ' ⇄', forbidden: ' ✕' }[place.state];
-          const label = { free: 'possible', costly: 'other tasks move', forbidden: 'not possible' }[
+          const label = { free: 'possible', costly: t`other tasks move`, forbidden: t`not possible` }[
             place.state
           ];
           return (
@@ -106,7 +107,7 @@ function Times(of: {
         })}
       </div>
       {refused && <p role="alert">{refused}</p>}
-      <p className="text-sm">⇄ other tasks move. ✕ not possible: select it to see why.</p>
+      <p className="text-sm">{t`⇄ other tasks move. ✕ not possible: select it to see why.`}</p>
     </>
   );
 }

@@ -9,6 +9,7 @@ import {
 import { useQueryClient } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
 import type { PlanPlacesView, PlanTaskView, PlanView } from '../../contract/index.ts';
+import { t } from '../../words.ts';
 import { wallOf } from '../clock/wallClock.ts';
 import { Choice } from '../forms/Choice.tsx';
 import { Scroller } from '../parts/Scroller.tsx';
@@ -90,35 +91,35 @@ export function PlanLanes({ view, zone }: { view: PlanView; zone: string }) {
     if (!task || width === 0 || Math.abs(delta.x) < 2) return;
     const ms = momentAt(across(task.start) + delta.x / width);
     const at = new Date(ms).toISOString();
-    setSaid('Checking this time…');
+    setSaid(t`Checking this time…`);
     const found = await client.fetchQuery(placesQuery(view, task.id)).catch(() => null);
     if (!found) {
-      setSaid('Couldn’t check this time. Try again.');
+      setSaid(t`Couldn’t check this time. Try again.`);
       return;
     }
     const place = placeAt(found, ms);
     if (!place || place.state === 'forbidden') {
-      const why = place ? sayFaultCodes(place.why) : 'The plan begins later or ends earlier.';
-      setSaid(`${sayTask(task)} can’t start ${sayDay(ms, zone)}, ${sayClock(at, zone)}. ${why}`);
+      const why = place ? sayFaultCodes(place.why) : t`The plan begins later or ends earlier.`;
+      setSaid(t`${sayTask(task)} can’t start ${sayDay(ms, zone)}, ${sayClock(at, zone)}. ${why}`);
       return;
     }
-    setSaid(`${sayTask(task)}: moved to ${sayDay(ms, zone)}, ${sayClock(at, zone)}.`);
+    setSaid(t`${sayTask(task)}: moved to ${sayDay(ms, zone)}, ${sayClock(at, zone)}.`);
     change({ pins: pinsWith(view, task.id, ms) });
   };
   return (
     <section aria-labelledby="lanes" className="space-y-2">
       <div className="flex flex-wrap items-end justify-between gap-3">
         <h2 id="lanes" className="batten pb-1 text-lg">
-          {sayDay(first, zone)} to {sayDay(end - 1, zone)}
+          {t`${sayDay(first, zone)} to ${sayDay(end - 1, zone)}`}
         </h2>
         <div className="flex items-end gap-2">
           <Choice
-            label="Rows by"
+            label={t`Rows by`}
             value={by}
             choices={[
-              ['area', 'Area'],
-              ['person', 'Person'],
-              ['boat', 'Boat'],
+              ['area', t`Area`],
+              ['person', t`Person`],
+              ['boat', t`Boat`],
             ]}
             onChange={(value) => setBy(value as By)}
           />
@@ -127,20 +128,16 @@ export function PlanLanes({ view, zone }: { view: PlanView; zone: string }) {
             className="btn target"
             disabled={week === 0}
             onClick={() => setWeek(week - 1)}
-          >
-            Earlier
-          </button>
+          >{t`Earlier`}</button>
           <button
             type="button"
             className="btn target"
             disabled={last <= end}
             onClick={() => setWeek(week + 1)}
-          >
-            Later
-          </button>
+          >{t`Later`}</button>
         </div>
       </div>
-      <Scroller label="Chart of the week">
+      <Scroller label={t`Chart of the week`}>
         <DndContext
           sensors={sensors}
           onDragStart={({ active }) => {
@@ -159,7 +156,7 @@ export function PlanLanes({ view, zone }: { view: PlanView; zone: string }) {
                 </span>
               ))}
             </div>
-            {shown.length === 0 && <p className="py-3">Nothing is planned in these days.</p>}
+            {shown.length === 0 && <p className="py-3">{t`Nothing is planned in these days.`}</p>}
             {lanesOf(shown, by).map(([name, tasks]) => (
               <div key={name} className="border-line border-t py-1">
                 <p className="text-sm font-semibold">{name}</p>
@@ -177,12 +174,7 @@ export function PlanLanes({ view, zone }: { view: PlanView; zone: string }) {
       <p role="status" className="min-h-6 font-semibold">
         {announcement}
       </p>
-      <p className="text-sm">
-        Drag a task to another time; the list below does the same with “Move”. While you drag, hatched times
-        are not possible and dotted times make other tasks move. The list has the same tasks in words. Heavy
-        frame: the launch waits for this. Dashed: after the end of the forecast. Each day shows {fromHour}:00–
-        {toHour}:00.
-      </p>
+      <p className="text-sm">{t`Drag a task to another time; the list below does the same with “Move”. While you drag, hatched times are not possible and dotted times make other tasks move. The list has the same tasks in words. Heavy frame: the launch waits for this. Dashed: after the end of the forecast. Each day shows ${fromHour}:00–${toHour}:00.`}</p>
     </section>
   );
 }
@@ -250,7 +242,7 @@ function Bar(of: { task: PlanTaskView; zone: string; from: number; width: number
       }}
     >
       {sayTaskShort(task)}
-      {task.pinned && ', kept'}
+      {task.pinned && t`, kept`}
     </span>
   );
 }

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
 import type { PlanTaskView, PlanView } from '../../contract/index.ts';
+import { t } from '../../words.ts';
 import { startOfDay } from '../clock/wallClock.ts';
 import { sayCondition } from '../words/airReasons.ts';
 import { OLD_TAPE, sayFaults, sayPlanSupply, sayTask } from '../words/plan.ts';
@@ -26,23 +27,13 @@ export function PlanList({ view, zone }: { view: PlanView; zone: string }) {
   return (
     <section aria-labelledby="list" className="space-y-3">
       <div className="flex flex-wrap items-baseline justify-between gap-2">
-        <h2 id="list" className="batten pb-1 text-lg">
-          Day by day
-        </h2>
+        <h2 id="list" className="batten pb-1 text-lg">{t`Day by day`}</h2>
         <div className="flex flex-wrap gap-2 print:hidden">
-          <Link className="btn btn-sm" to="/plan/today">
-            Work of the day
-          </Link>
-          <Link className="btn btn-sm" to="/plan/calendar">
-            Yard calendar
-          </Link>
-          <Link className="btn btn-sm" to="/plan/rehearsal">
-            Rehearse the plan
-          </Link>
+          <Link className="btn btn-sm" to="/plan/today">{t`Work of the day`}</Link>
+          <Link className="btn btn-sm" to="/plan/calendar">{t`Yard calendar`}</Link>
+          <Link className="btn btn-sm" to="/plan/rehearsal">{t`Rehearse the plan`}</Link>
           <Downloads view={view} />
-          <button type="button" className="btn btn-sm" onClick={() => window.print()}>
-            Print
-          </button>
+          <button type="button" className="btn btn-sm" onClick={() => window.print()}>{t`Print`}</button>
         </div>
       </div>
       {byDay(view.tasks, zone).map(([day, tasks]) => (
@@ -63,22 +54,20 @@ export function PlanList({ view, zone }: { view: PlanView; zone: string }) {
                     type="button"
                     className="btn btn-sm"
                     disabled={isPending}
-                    aria-label={`${task.pinned ? 'Release' : 'Keep at this time'}: ${sayTask(task)}, ${task.areaName || task.boatName}`}
+                    aria-label={`${task.pinned ? 'Release' : t`Keep at this time`}: ${sayTask(task)}, ${task.areaName || task.boatName}`}
                     onClick={() =>
                       change({ pins: pinsWith(view, task.id, task.pinned ? null : Date.parse(task.start)) })
                     }
                   >
-                    {task.pinned ? 'Release' : 'Keep at this time'}
+                    {task.pinned ? t`Release` : t`Keep at this time`}
                   </button>
                   <button
                     type="button"
                     className="btn btn-sm"
                     aria-expanded={moving === task.id}
-                    aria-label={`Move: ${sayTask(task)}, ${task.areaName || task.boatName}`}
+                    aria-label={t`Move: ${sayTask(task)}, ${task.areaName || task.boatName}`}
                     onClick={() => setMoving(moving === task.id ? null : task.id)}
-                  >
-                    Move
-                  </button>
+                  >{t`Move`}</button>
                 </span>
                 {moving === task.id && (
                   <MoveTask view={view} task={task} zone={zone} onDone={() => setMoving(null)} />
@@ -97,19 +86,19 @@ function Downloads({ view: { setup, boats } }: { view: PlanView }) {
   const files: [string, string][] = [
     ['Document (PDF)', '/api/v1/plan.pdf'],
     ['Table (CSV)', '/api/v1/plan.csv'],
-    ['Calendar of everything', '/api/v1/plan.ics'],
+    [t`Calendar of everything`, '/api/v1/plan.ics'],
     ...setup.people.map(({ id, name }): [string, string] => [
-      `Calendar of ${name}`,
+      t`Calendar of ${name}`,
       `/api/v1/plan.ics?person=${id}`,
     ]),
     ...boats.map(({ boatId, boatName }): [string, string] => [
-      `Calendar of ${boatName}`,
+      t`Calendar of ${boatName}`,
       `/api/v1/plan.ics?boat=${boatId}`,
     ]),
   ];
   return (
     <details className="dropdown dropdown-end">
-      <summary className="btn btn-sm">Download</summary>
+      <summary className="btn btn-sm">{t`Download`}</summary>
       <ul className="menu dropdown-content bg-base-200 border-line z-10 w-64 border">
         {files.map(([name, href]) => (
           <li key={href}>
@@ -137,9 +126,9 @@ function TaskText({ task, zone }: { task: PlanTaskView; zone: string }) {
       {task.people.length > 0 && `. ${task.people.join(' and ')}`}
       {task.applyFrom && task.applyTo && (
         <span className="block text-sm">
-          Apply {sayClock(task.applyFrom, zone)}–{sayClock(task.applyTo, zone)}
+          {t`Apply ${sayClock(task.applyFrom, zone)}–${sayClock(task.applyTo, zone)}`}
           {task.sandFrom &&
-            `, after sanding from ${sayClock(task.sandFrom, zone)}: the window has closed by then`}
+            t`, after sanding from ${sayClock(task.sandFrom, zone)}: the window has closed by then`}
         </span>
       )}
       {task.conditions.map((code) => (
@@ -153,11 +142,11 @@ function TaskText({ task, zone }: { task: PlanTaskView; zone: string }) {
           {sayPlanSupply(task.supply, task.supply.dueOn ? sayDate(task.supply.dueOn, zone) : '')}
         </span>
       )}
-      {task.critical && <span className="block text-sm">The launch waits for this.</span>}
-      {task.pinned && <span className="block text-sm">Kept at this time by hand.</span>}
+      {task.critical && <span className="block text-sm">{t`The launch waits for this.`}</span>}
+      {task.pinned && <span className="block text-sm">{t`Kept at this time by hand.`}</span>}
       {task.faults.length > 0 && (
         <strong className="text-error block text-sm">
-          {sayFaults(task)} Release the task to plan another time.
+          {t`${sayFaults(task)} Release the task to plan another time.`}
         </strong>
       )}
     </span>

@@ -1,5 +1,6 @@
 import { Link } from 'react-router';
 import type { PlanView } from '../../contract/index.ts';
+import { t } from '../../words.ts';
 import { useWrite } from '../api/mutations.ts';
 import { usePlan } from '../api/planQueries.ts';
 import { useYard } from '../api/queries.ts';
@@ -25,11 +26,11 @@ export function PlanPage() {
   const yard = useYard();
   return (
     <div className="max-w-6xl space-y-6 p-3 md:p-6">
-      <h1 className="text-2xl">Plan</h1>
+      <h1 className="text-2xl">{t`Plan`}</h1>
       <QueryBoundary query={yard}>
         {({ zone }) =>
           plan.isPending ? (
-            <p role="status">Planning… Please wait a few seconds.</p>
+            <p role="status">{t`Planning… Please wait a few seconds.`}</p>
           ) : (
             <QueryBoundary query={plan}>{(view) => <Planned view={view} zone={zone} />}</QueryBoundary>
           )
@@ -63,36 +64,29 @@ function Answer({ view, zone, odds }: { view: PlanView; zone: string; odds: Odds
   if (view.state === 'no-weather')
     return (
       <p>
-        There is no weather data for today, so nothing can be planned.{' '}
-        <Link className="link" to="/weather">
-          Add weather data
-        </Link>
+        {t`There is no weather data for today, so nothing can be planned. `}
+        <Link className="link" to="/weather">{t`Add weather data`}</Link>
       </p>
     );
   if (view.boats.length === 0)
     return (
       <p>
-        No work is left on any boat. Give an area a system to plan its coats:{' '}
-        <Link className="link" to="/">
-          open the board
-        </Link>
-        .
+        {t`No work is left on any boat. Give an area a system to plan its coats: `}
+        <Link className="link" to="/">{t`open the board`}</Link>.
       </p>
     );
   return (
     <section aria-labelledby="answer" className="space-y-3">
-      <h2 id="answer" className="sr-only">
-        Launch dates
-      </h2>
+      <h2 id="answer" className="sr-only">{t`Launch dates`}</h2>
       <ul className="space-y-2">
         {view.boats.map((boat) => (
           <li key={boat.boatId}>
             <p className="text-xl">
               {boat.boatName}:{' '}
               {boat.launch ? (
-                <strong>ready to launch {sayMoment(boat.launch, zone)}</strong>
+                <strong>{t`ready to launch ${sayMoment(boat.launch, zone)}`}</strong>
               ) : (
-                <strong>no launch date</strong>
+                <strong>{t`no launch date`}</strong>
               )}
               {boat.launch && boat.wanted && <Wanted wanted={boat.wanted} launch={boat.launch} zone={zone} />}
             </p>
@@ -100,7 +94,7 @@ function Answer({ view, zone, odds }: { view: PlanView; zone: string; odds: Odds
             <PlaceChanges boat={boat} view={view} zone={zone} />
             {boat.unplanned > 0 && (
               <p className="text-warning-content bg-warning inline-block rounded px-2 text-sm font-semibold">
-                {counted(boat.unplanned, 'area')} not included: see below
+                {t`${counted(boat.unplanned, 'area')} not included: see below`}
               </p>
             )}
           </li>
@@ -111,15 +105,12 @@ function Answer({ view, zone, odds }: { view: PlanView; zone: string; odds: Odds
       <Supplies view={view} />
       <p className="text-sm">
         {view.forecastUntil &&
-          `The weather data ends ${sayMoment(view.forecastUntil, zone)}. After that, the plan assumes an average day of the last week of data, without data on rain. `}
-        The dates change if the weather differs. On the day, follow the data sheet and the checks at the
-        bench.
+          t`The weather data ends ${sayMoment(view.forecastUntil, zone)}. After that, the plan assumes an average day of the last week of data, without data on rain. `}
+        {t`The dates change if the weather differs. On the day, follow the data sheet and the checks at the bench.`}
       </p>
       {view.clashes.map((clash) => (
         <div key={clash.boatId} role="alert" className="border-error border-l-4 pl-3">
-          <p className="font-semibold">
-            {clash.boatName} is not in the plan: {sayClash(clash)}
-          </p>
+          <p className="font-semibold">{t`${clash.boatName} is not in the plan: ${sayClash(clash)}`}</p>
           {!clash.why.includes('not-found') && (
             <ul className="list-disc pl-5">
               {clash.tasks.map((task) => (
@@ -136,7 +127,7 @@ function Answer({ view, zone, odds }: { view: PlanView; zone: string; odds: Odds
       {view.unplanned.length > 0 && (
         <details open={view.tasks.length === 0}>
           <summary className="target cursor-pointer py-2 font-semibold">
-            {counted(view.unplanned.length, 'area')} not in the plan
+            {t`${counted(view.unplanned.length, 'area')} not in the plan`}
           </summary>
           <ul className="list-disc space-y-1 pl-5">
             {view.unplanned.map((area) => (
@@ -151,10 +142,7 @@ function Answer({ view, zone, odds }: { view: PlanView; zone: string; odds: Odds
         </details>
       )}
       {view.otherBoats.length > 0 && (
-        <p className="text-sm">
-          Not in this plan: {view.otherBoats.map(({ boatName }) => boatName).join(', ')}. Select boats under
-          “People, hours and boats”.
-        </p>
+        <p className="text-sm">{t`Not in this plan: ${view.otherBoats.map(({ boatName }) => boatName).join(', ')}. Select boats under “People, hours and boats”.`}</p>
       )}
     </section>
   );
@@ -166,10 +154,8 @@ function Supplies({ view: { tasks } }: { view: PlanView }) {
   if (short.length === 0) return null;
   return (
     <p className="border-warning border-l-4 pl-3">
-      Paint is missing for {counted(short.length, 'coat')}. The plan assumes that it arrives in time.{' '}
-      <Link className="link" to="/materials/buy">
-        See what to buy
-      </Link>
+      {t`Paint is missing for ${counted(short.length, 'coat')}. The plan assumes that it arrives in time. `}
+      <Link className="link" to="/materials/buy">{t`See what to buy`}</Link>
     </p>
   );
 }
@@ -191,24 +177,20 @@ function PlaceChanges({
   return (
     <>
       {[...new Set(boat.supportMoves.map(({ on }) => on))].map((on) => (
-        <p key={on}>
-          Supports moved on {sayDate(on, zone)}:{' '}
-          {boat.supportMoves.flatMap((move) => (move.on === on ? [move.name] : [])).join(', ')}.
-        </p>
+        <p
+          key={on}
+        >{t`Supports moved on ${sayDate(on, zone)}: ${boat.supportMoves.flatMap((move) => (move.on === on ? [move.name] : [])).join(', ')}.`}</p>
       ))}
       {own
         .toSorted((a, b) => a.at.localeCompare(b.at))
         .map((change) =>
           Date.parse(change.at) > now ? (
-            <p key={change.at}>
-              From {sayMoment(change.at, zone)}: {sayPlaceChange(boat.boatName, change, show)}.
-            </p>
+            <p
+              key={change.at}
+            >{t`From ${sayMoment(change.at, zone)}: ${sayPlaceChange(boat.boatName, change, show)}.`}</p>
           ) : (
             <div key={change.at} role="alert" className="border-warning space-y-1 border-l-4 pl-3">
-              <p>
-                Planned for {sayMoment(change.at, zone)}: {sayPlaceChange(boat.boatName, change, show)}. Has
-                it been moved?
-              </p>
+              <p>{t`Planned for ${sayMoment(change.at, zone)}: ${sayPlaceChange(boat.boatName, change, show)}. Has it been moved?`}</p>
               <p className="flex flex-wrap items-center gap-x-4 gap-y-1">
                 <button
                   type="button"
@@ -221,13 +203,12 @@ function PlaceChanges({
                       body: { at: change.at, surroundings: change.surroundings },
                     })
                   }
-                >
-                  Yes, at that time
-                </button>
-                <Link className="link target" to={`/boats/${boat.boatId}/survey`}>
-                  At another time: record the move in the survey
-                </Link>
-                <span>If not, remove or change it below.</span>
+                >{t`Yes, at that time`}</button>
+                <Link
+                  className="link target"
+                  to={`/boats/${boat.boatId}/survey`}
+                >{t`At another time: record the move in the survey`}</Link>
+                <span>{t`If not, remove or change it below.`}</span>
               </p>
             </div>
           ),
@@ -239,11 +220,10 @@ function PlaceChanges({
 function Wanted({ wanted, launch, zone }: { wanted: string; launch: string; zone: string }) {
   const late = daysLate(wanted, launch);
   return late === 0 ? (
-    <span> (in time for {sayMoment(wanted, zone)})</span>
+    <span>{t` (in time for ${sayMoment(wanted, zone)})`}</span>
   ) : (
     <span className="font-semibold">
-      {' '}
-      ({counted(late, 'day')} later than wanted, {sayMoment(wanted, zone)})
+      {t` (${counted(late, 'day')} later than wanted, ${sayMoment(wanted, zone)})`}
     </span>
   );
 }
@@ -253,19 +233,22 @@ function Cost({ view: { cost, bound, proven, currency, setup } }: { view: PlanVi
   if (cost === 0)
     return (
       <p>
-        No prices are set, so the plan aims for the earliest dates.{' '}
-        <Link className="link" to="/materials/costs">
-          Set the price of a working hour and of a yard day
-        </Link>
+        {t`No prices are set, so the plan aims for the earliest dates. `}
+        <Link
+          className="link"
+          to="/materials/costs"
+        >{t`Set the price of a working hour and of a yard day`}</Link>
       </p>
     );
   const isKept = setup.agreed.length > 0;
   return (
     <p>
-      <strong>{sayMoney(cost, currency)}</strong> for working hours, yard days and lateness, without paint.{' '}
-      {proven
-        ? 'No other plan costs less.'
-        : `${isKept ? 'The plan keeps to the one agreed.' : 'This is the best plan found so far.'} No plan costs less than ${sayMoney(bound ?? 0, currency)}.`}
+      <strong>{sayMoney(cost, currency)}</strong>
+      {t` for working hours, yard days and lateness, without paint. ${
+        proven
+          ? t`No other plan costs less.`
+          : t`${isKept ? t`The plan keeps to the one agreed.` : t`This is the best plan found so far.`} No plan costs less than ${sayMoney(bound ?? 0, currency)}.`
+      }`}
     </p>
   );
 }

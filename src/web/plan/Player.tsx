@@ -1,10 +1,11 @@
 import { useEffect, useState } from 'react';
+import { t } from '../../words.ts';
 import { Choice } from '../forms/Choice.tsx';
 import { sayMoment } from './planTimes.ts';
 
 const HOUR_MS = 3_600_000;
 /** Hours of the rehearsal shown in a second. */
-const SPEEDS = { '1': 'Slow', '4': 'Normal', '16': 'Fast' } as const;
+const SPEEDS = { '1': t`Slow`, '4': t`Normal`, '16': t`Fast` } as const;
 /** Weathers to choose from: any number is one. */
 const WEATHERS = 12;
 
@@ -29,7 +30,7 @@ export function Player(of: {
   }, [isPlaying, isOver, at, untilMs, speed, onMove]);
   const timeText = sayMoment(new Date(at).toISOString(), zone);
   return (
-    <section aria-label="Time" className="space-y-2">
+    <section aria-label={t`Time`} className="space-y-2">
       <div className="flex flex-wrap items-end gap-3">
         <button
           type="button"
@@ -39,34 +40,30 @@ export function Player(of: {
             setPlaying(isOver || !isPlaying);
           }}
         >
-          {isOver ? 'Play again' : isPlaying ? 'Pause' : 'Play'}
+          {isOver ? t`Play again` : isPlaying ? t`Pause` : t`Play`}
         </button>
         <button
           type="button"
           className="btn target"
           disabled={at <= fromMs}
           onClick={() => onMove(Math.max(fromMs, at - HOUR_MS))}
-        >
-          1 hour back
-        </button>
+        >{t`1 hour back`}</button>
         <button
           type="button"
           className="btn target"
           disabled={isOver}
           onClick={() => onMove(Math.min(untilMs, at + HOUR_MS))}
-        >
-          1 hour on
-        </button>
+        >{t`1 hour on`}</button>
         <Choice
-          label="Speed"
+          label={t`Speed`}
           value={speed}
           choices={Object.entries(SPEEDS)}
           onChange={(value) => setSpeed(value as keyof typeof SPEEDS)}
         />
         <Choice
-          label="Weather"
+          label={t`Weather`}
           value={String(draw)}
-          choices={Array.from({ length: WEATHERS }, (_, i) => [String(i), `Simulated weather ${i + 1}`])}
+          choices={Array.from({ length: WEATHERS }, (_, i) => [String(i), t`Simulated weather ${i + 1}`])}
           onChange={(value) => onDraw(Number(value))}
         />
       </div>
@@ -75,7 +72,7 @@ export function Player(of: {
         <input
           type="range"
           className="range range-lg mt-2 block w-full"
-          aria-label="Time in the rehearsal"
+          aria-label={t`Time in the rehearsal`}
           aria-valuetext={timeText}
           min={fromMs}
           max={untilMs}

@@ -9,6 +9,7 @@ import {
   reviewPractice,
   thumbOn,
 } from '../../core/practice/index.ts';
+import { t } from '../../words.ts';
 import { Choice } from '../forms/Choice.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { counted } from '../words/counted.ts';
@@ -28,22 +29,17 @@ export function PracticePage() {
   const next = PRACTICE_CASES[at + 1];
   return (
     <div className="max-w-3xl space-y-4 p-3 md:p-6">
-      <h1 className="text-2xl">Practice cases</h1>
-      <p>
-        Decide, then see the review. Boats, products and weather are made up for practice. On a real boat,
-        follow the data sheet and the safety data sheet.
-      </p>
+      <h1 className="text-2xl">{t`Practice cases`}</h1>
+      <p>{t`Decide, then see the review. Boats, products and weather are made up for practice. On a real boat, follow the data sheet and the safety data sheet.`}</p>
       <Choice
-        label="Case"
+        label={t`Case`}
         value={code}
         choices={PRACTICE_CASES.map((each, i) => [each.code, `${i + 1}. ${CASES[each.code].title}`] as const)}
         onChange={(value) => setCode(value as PracticeCase['code'])}
       />
       <OneCase key={code} of={chosen} onNext={next ? () => setCode(next.code) : null} />
       <p>
-        <Link className="link" to="/plan/rehearsal">
-          Rehearse your own plan
-        </Link>
+        <Link className="link" to="/plan/rehearsal">{t`Rehearse your own plan`}</Link>
       </p>
     </div>
   );
@@ -68,14 +64,10 @@ function OneCase({ of, onNext }: { of: PracticeCase; onNext: (() => void) | null
         type="button"
         className="btn btn-primary target"
         onClick={() => setReviewed(reviewPractice(of.job, done))}
-      >
-        Show the review
-      </button>
+      >{t`Show the review`}</button>
       <div role="status">{reviewed && <Review faults={reviewed} />}</div>
       {reviewed?.length === 0 && onNext && (
-        <button type="button" className="btn target" onClick={onNext}>
-          Next case
-        </button>
+        <button type="button" className="btn target" onClick={onNext}>{t`Next case`}</button>
       )}
     </section>
   );
@@ -103,7 +95,7 @@ function Decisions(of: { of: PracticeCase; done: PracticeDone; onChange: (done: 
     <div className="flex flex-wrap items-end gap-3">
       {asks.includes('start') && (
         <Choice
-          label="Start"
+          label={t`Start`}
           value={String(coat.startMs)}
           choices={moments(times(0, 1, [last === 0 ? 6 : 10.5, 22]))}
           onChange={(value) => withLast({ startMs: Number(value), isTested: false })}
@@ -114,18 +106,18 @@ function Decisions(of: { of: PracticeCase; done: PracticeDone; onChange: (done: 
       )}
       {asks.includes('batches') && (
         <Choice
-          label="Batches"
+          label={t`Batches`}
           value={String(coat.batches)}
           choices={[1, 2, 3, 4, 5, 6].map((count) => [
             String(count),
-            `${counted(count, 'batch', 'batches')} of ${show(litres / count, 'volume')}`,
+            `${counted(count, 'batch')} of ${show(litres / count, 'volume')}`,
           ])}
           onChange={(value) => withLast({ batches: Number(value) })}
         />
       )}
       {asks.includes('blasted') && (
         <Choice
-          label="Blast today"
+          label={t`Blast today`}
           value={String(done.blastedM2)}
           choices={[10, 15, 20, 25, 30, 40, 50, 60].map((m2) => [String(m2), show(m2, 'area')] as const)}
           onChange={(value) => onChange({ ...done, blastedM2: Number(value) })}
@@ -133,7 +125,7 @@ function Decisions(of: { of: PracticeCase; done: PracticeDone; onChange: (done: 
       )}
       {asks.includes('poured') && (
         <Choice
-          label="Measure"
+          label={t`Measure`}
           value={String(
             POURS.findIndex(({ parts, by }) => by === coat.poured.by && parts[0] === coat.poured.parts[0]),
           )}
@@ -146,7 +138,7 @@ function Decisions(of: { of: PracticeCase; done: PracticeDone; onChange: (done: 
       )}
       {asks.includes('launch') && (
         <Choice
-          label="Launch"
+          label={t`Launch`}
           value={String(done.launchMs)}
           choices={moments(times(0, 4, [7, 18]).filter((ms) => ms > coat.startMs + 4 * HALF_HOUR_MS))}
           onChange={(value) => onChange({ ...done, launchMs: Number(value) })}
@@ -161,9 +153,11 @@ function ThumbTest({ of, done, onTested }: { of: PracticeCase; done: PracticeDon
   const { startMs, isTested } = done.coats[last] as PracticeDone['coats'][number];
   return (
     <>
-      <button type="button" className="btn target" onClick={onTested}>
-        Press a thumb on the film at this time
-      </button>
+      <button
+        type="button"
+        className="btn target"
+        onClick={onTested}
+      >{t`Press a thumb on the film at this time`}</button>
       <p role="status" className="basis-full font-semibold">
         {isTested && THUMB[thumbOn(of.job, done, last - 1, startMs)]}
       </p>
@@ -174,10 +168,12 @@ function ThumbTest({ of, done, onTested }: { of: PracticeCase; done: PracticeDon
 function Review({ faults }: { faults: PracticeFault[] }) {
   const { show } = useUnits();
   if (faults.length === 0)
-    return <p className="border-success border-l-4 pl-3 text-lg font-semibold">Well done: no mistakes.</p>;
+    return (
+      <p className="border-success border-l-4 pl-3 text-lg font-semibold">{t`Well done: no mistakes.`}</p>
+    );
   return (
     <>
-      <h3 className="text-lg font-semibold">Review: {counted(faults.length, 'mistake')}</h3>
+      <h3 className="text-lg font-semibold">{t`Review: ${counted(faults.length, 'mistake')}`}</h3>
       <ul className="space-y-3 pt-2">
         {faults.map((fault) => {
           const { title, what, rule } = sayPracticeFault(fault, { show, moment: say });
@@ -193,7 +189,7 @@ function Review({ faults }: { faults: PracticeFault[] }) {
           );
         })}
       </ul>
-      <p className="pt-2">Change your decision and look at the review again.</p>
+      <p className="pt-2">{t`Change your decision and look at the review again.`}</p>
     </>
   );
 }

@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import type { PlanRehearsalView } from '../../contract/index.ts';
+import { t } from '../../words.ts';
 import { startOfDay } from '../clock/wallClock.ts';
 import { Scroller } from '../parts/Scroller.tsx';
 import { comparedRows, sayMistakes, sayStep } from '../words/rehearsal.ts';
@@ -19,10 +20,8 @@ export function Happened({ view, at, zone }: { view: PlanRehearsalView; at: numb
   const shown = isAll ? past : past.slice(0, SHOWN);
   return (
     <section aria-labelledby="happened" className="space-y-2">
-      <h2 id="happened" className="batten pb-1 text-lg">
-        Events
-      </h2>
-      {past.length === 0 && <p>Nothing yet. Press “Play”.</p>}
+      <h2 id="happened" className="batten pb-1 text-lg">{t`Events`}</h2>
+      {past.length === 0 && <p>{t`Nothing yet. Press “Play”.`}</p>}
       <ol className="space-y-1">
         {shown.map((step) => {
           const mistakes = sayMistakes(step, say);
@@ -34,8 +33,8 @@ export function Happened({ view, at, zone }: { view: PlanRehearsalView; at: numb
             >
               <span className="text-sm tabular-nums">{say(step.at)}</span>
               <br />
-              {step.kind === 'refused' && <strong>Not possible: </strong>}
-              {mistakes.length > 0 && <strong>Mistake: </strong>}
+              {step.kind === 'refused' && <strong>{t`Not possible: `}</strong>}
+              {mistakes.length > 0 && <strong>{t`Mistake: `}</strong>}
               {sayStep(step)}. {mistakes.join(' ')}
             </li>
           );
@@ -43,7 +42,7 @@ export function Happened({ view, at, zone }: { view: PlanRehearsalView; at: numb
       </ol>
       {past.length > SHOWN && (
         <button type="button" className="btn target" onClick={() => setAll(!isAll)}>
-          {isAll ? 'Show the latest only' : `Show all ${past.length} events`}
+          {isAll ? t`Show the latest only` : t`Show all ${past.length} events`}
         </button>
       )}
     </section>
@@ -64,16 +63,14 @@ export function Outcome(of: {
   const early = decided.steps.filter(({ task, mistakes }) => task?.kind === 'launch' && mistakes.length > 0);
   return (
     <section aria-labelledby="outcome" className="space-y-2">
-      <h2 id="outcome" className="batten pb-1 text-lg">
-        Outcome
-      </h2>
-      <Scroller label="Outcome">
+      <h2 id="outcome" className="batten pb-1 text-lg">{t`Outcome`}</h2>
+      <Scroller label={t`Outcome`}>
         <table className="table">
           <thead>
             <tr>
-              <th scope="col">In this weather</th>
-              <th scope="col">Following the plan</th>
-              {hasOrders && <th scope="col">With your decisions</th>}
+              <th scope="col">{t`In this weather`}</th>
+              <th scope="col">{t`Following the plan`}</th>
+              {hasOrders && <th scope="col">{t`With your decisions`}</th>}
             </tr>
           </thead>
           <tbody>
@@ -89,14 +86,14 @@ export function Outcome(of: {
       </Scroller>
       {early.map((step) => (
         <p key={step.at} role="alert" className="border-error border-l-4 pl-3">
-          <strong>{step.task?.boatName} was launched at the wrong time.</strong>{' '}
-          {sayMistakes(step, say).join(' ')} The cost above leaves out hauling the boat out and coating it
-          again.
+          <strong>
+            {step.task?.boatName}
+            {t` was launched at the wrong time.`}
+          </strong>
+          {t` ${sayMistakes(step, say).join(' ')} The cost above leaves out hauling the boat out and coating it again.`}
         </p>
       ))}
-      <p className="text-sm">
-        Choose another simulated weather above to see another outcome. The plan shows the chances over many.
-      </p>
+      <p className="text-sm">{t`Choose another simulated weather above to see another outcome. The plan shows the chances over many.`}</p>
     </section>
   );
 }

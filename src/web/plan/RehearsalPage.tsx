@@ -2,6 +2,7 @@ import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import type { PlanOrder, PlanRehearsalView, PlanView } from '../../contract/index.ts';
+import { t } from '../../words.ts';
 import { api } from '../api/client.ts';
 import { usePlan } from '../api/planQueries.ts';
 import { useBoard, useYard } from '../api/queries.ts';
@@ -34,16 +35,11 @@ export function RehearsalPage() {
   const yard = useYard();
   return (
     <div className="max-w-6xl space-y-4 p-3 md:p-6">
-      <h1 className="text-2xl">Rehearsal</h1>
+      <h1 className="text-2xl">{t`Rehearsal`}</h1>
+      <p>{t`Play the plan hour by hour in simulated weather. Stop at any time, decide differently and see what happens. The plan and the log stay as they are.`}</p>
       <p>
-        Play the plan hour by hour in simulated weather. Stop at any time, decide differently and see what
-        happens. The plan and the log stay as they are.
-      </p>
-      <p>
-        New to this?{' '}
-        <Link className="link" to="/plan/practice">
-          Start with six practice cases
-        </Link>
+        {t`New to this? `}
+        <Link className="link" to="/plan/practice">{t`Start with six practice cases`}</Link>
       </p>
       <QueryBoundary query={yard}>
         {({ zone }) => (
@@ -51,10 +47,8 @@ export function RehearsalPage() {
             {(view) =>
               view.tasks.length === 0 ? (
                 <p>
-                  There is no plan to rehearse.{' '}
-                  <Link className="link" to="/plan">
-                    Open the plan
-                  </Link>
+                  {t`There is no plan to rehearse. `}
+                  <Link className="link" to="/plan">{t`Open the plan`}</Link>
                 </p>
               ) : (
                 <Rehearsed plan={view} zone={zone} />
@@ -101,9 +95,7 @@ function Rehearsed({ plan, zone }: { plan: PlanView; zone: string }) {
                 />
                 <WeatherAt view={view} at={at} />
                 {dropped > 0 && (
-                  <p role="status">
-                    The plan now starts later. Decisions before its start were removed ({dropped}).
-                  </p>
+                  <p role="status">{t`The plan now starts later. Decisions before its start were removed (${dropped}).`}</p>
                 )}
                 <div className="grid gap-6 lg:grid-cols-2">
                   <Boats view={view} at={at} />
@@ -129,9 +121,11 @@ function Rehearsed({ plan, zone }: { plan: PlanView; zone: string }) {
                   />
                 ) : (
                   <p>
-                    <button type="button" className="btn target" onClick={() => setAtMs(untilMs)}>
-                      Skip to the end
-                    </button>
+                    <button
+                      type="button"
+                      className="btn target"
+                      onClick={() => setAtMs(untilMs)}
+                    >{t`Skip to the end`}</button>
                   </p>
                 )}
               </>
@@ -147,12 +141,11 @@ function WeatherAt({ view, at }: { view: PlanRehearsalView; at: number }) {
   const { show } = useUnits();
   const hour = view.hours.findLast((each) => Date.parse(each.at) <= at);
   if (!hour) return null;
-  const rain = hour.rainMm === null ? 'no rain data' : hour.rainMm > 0 ? 'rain' : 'no rain';
+  const rain = hour.rainMm === null ? t`no rain data` : hour.rainMm > 0 ? 'rain' : t`no rain`;
   return (
     <p className="tabular-nums">
-      Weather: air {show(hour.airC, 'temperature', { digits: 1 })}, humidity {Math.round(hour.rh * 100)} %,{' '}
-      {rain}
-      {hour.windMs !== null && `, wind ${show(hour.windMs, 'speed', { digits: 1 })}`}
+      {t`Weather: air ${show(hour.airC, 'temperature', { digits: 1 })}, humidity ${Math.round(hour.rh * 100)} %, ${rain}`}
+      {hour.windMs !== null && t`, wind ${show(hour.windMs, 'speed', { digits: 1 })}`}
     </p>
   );
 }
@@ -162,9 +155,7 @@ function Boats({ view, at }: { view: PlanRehearsalView; at: number }) {
   const played = areasAt(view, at);
   return (
     <section aria-labelledby="boats" className="space-y-4">
-      <h2 id="boats" className="batten pb-1 text-lg">
-        Boats
-      </h2>
+      <h2 id="boats" className="batten pb-1 text-lg">{t`Boats`}</h2>
       <div className="grid gap-4 sm:grid-cols-2">
         {view.launches.map(({ boatId, boatName }) => {
           const own = played.filter((area) => area.boatId === boatId);
@@ -194,8 +185,8 @@ function Boats({ view, at }: { view: PlanRehearsalView; at: number }) {
                   <li key={area.areaId}>
                     <strong>{area.areaName}</strong>:{' '}
                     {area.coats === 0
-                      ? 'not painted in this weather'
-                      : `${area.done} of ${counted(area.coats, 'planned coat')} on`}
+                      ? t`not painted in this weather`
+                      : t`${area.done} of ${counted(area.coats, 'planned coat')} on`}
                     , {PLAYED[area.state]}
                   </li>
                 ))}

@@ -1,4 +1,5 @@
 import type { PlanView } from '../../contract/index.ts';
+import { t } from '../../words.ts';
 import { sayMoment } from './planTimes.ts';
 
 /** When more boats stand in the shed than it holds. */
@@ -8,13 +9,15 @@ export function ShedCrowds({ view, zone }: { view: PlanView; zone: string }) {
   return (
     <div role="alert" className="border-warning border-l-4 pl-3">
       <p className="font-semibold">
-        More boats in the shed than fit ({setup.shedPlaces}). Move one, or change the dates:
+        {t`More boats in the shed than fit (`}
+        {setup.shedPlaces}
+        {t`). Move one, or change the dates:`}
       </p>
       <ul className="list-disc pl-5">
         {shedCrowds.map(({ from, until, boatNames }) => (
           <li key={from}>
-            {from <= view.now ? 'Now' : `From ${sayMoment(from, zone)}`}
-            {until && ` until ${sayMoment(until, zone)}`}: {boatNames.join(', ')}
+            {from <= view.now ? t`Now` : t`From ${sayMoment(from, zone)}`}
+            {until && t` until ${sayMoment(until, zone)}`}: {boatNames.join(', ')}
           </li>
         ))}
       </ul>

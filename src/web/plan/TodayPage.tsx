@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { v7 as uuidv7 } from 'uuid';
 import type { PlanTaskView, PlanView } from '../../contract/index.ts';
+import { t } from '../../words.ts';
 import { entryWrite } from '../api/logEntry.ts';
 import { useQueued } from '../api/mutations.ts';
 import { usePlan } from '../api/planQueries.ts';
@@ -20,16 +21,16 @@ export function TodayPage() {
   const yard = useYard();
   return (
     <div className="max-w-3xl space-y-4 p-3 md:p-6">
-      <h1 className="text-2xl">Work of the day</h1>
+      <h1 className="text-2xl">{t`Work of the day`}</h1>
       <QueryBoundary query={yard}>
         {({ zone }) =>
           plan.isPending ? (
-            <p role="status">Planning… Please wait a few seconds.</p>
+            <p role="status">{t`Planning… Please wait a few seconds.`}</p>
           ) : (
             <QueryBoundary query={plan}>
               {(view) =>
                 view.state === 'no-weather' ? (
-                  <p>There is no weather data for today, so nothing can be planned.</p>
+                  <p>{t`There is no weather data for today, so nothing can be planned.`}</p>
                 ) : (
                   <Days view={view} zone={zone} />
                 )
@@ -60,7 +61,7 @@ function Days({ view, zone }: { view: PlanView; zone: string }) {
     <>
       <div className="flex flex-wrap items-end gap-3 print:hidden">
         <Choice
-          label="Day"
+          label={t`Day`}
           value={String(day)}
           choices={days.map((each) => [
             String(each),
@@ -69,9 +70,9 @@ function Days({ view, zone }: { view: PlanView; zone: string }) {
           onChange={(value) => setDay(Number(value))}
         />
         <Choice
-          label="Person"
+          label={t`Person`}
           value={person}
-          choices={[['', 'Everybody'], ...view.setup.people.map(({ name }) => [name, name] as const)]}
+          choices={[['', t`Everybody`], ...view.setup.people.map(({ name }) => [name, name] as const)]}
           onChange={setPerson}
         />
         <button
@@ -79,20 +80,14 @@ function Days({ view, zone }: { view: PlanView; zone: string }) {
           className="btn target"
           disabled={at <= 0}
           onClick={() => setDay(days[at - 1] ?? day)}
-        >
-          Earlier
-        </button>
+        >{t`Earlier`}</button>
         <button
           type="button"
           className="btn target"
           disabled={at >= days.length - 1}
           onClick={() => setDay(days[at + 1] ?? day)}
-        >
-          Later
-        </button>
-        <button type="button" className="btn target" onClick={() => window.print()}>
-          Print
-        </button>
+        >{t`Later`}</button>
+        <button type="button" className="btn target" onClick={() => window.print()}>{t`Print`}</button>
       </div>
       <h2 className="text-xl">{sayDay(day, zone)}</h2>
       {people.map(({ id, name }) => (
@@ -104,14 +99,10 @@ function Days({ view, zone }: { view: PlanView; zone: string }) {
           zone={zone}
         />
       ))}
-      {launches.length > 0 && <PersonDay view={view} name="Launches" tasks={launches} zone={zone} />}
-      <p className="text-sm">
-        The times hold if the weather is as forecast. Check the conditions at the bench before each coat.
-      </p>
+      {launches.length > 0 && <PersonDay view={view} name={t`Launches`} tasks={launches} zone={zone} />}
+      <p className="text-sm">{t`The times hold if the weather is as forecast. Check the conditions at the bench before each coat.`}</p>
       <p className="print:hidden">
-        <Link className="link" to="/plan">
-          Open the whole plan
-        </Link>
+        <Link className="link" to="/plan">{t`Open the whole plan`}</Link>
       </p>
     </>
   );
@@ -132,7 +123,8 @@ function DoneExtra({ view, task }: { view: PlanView; task: PlanTaskView }) {
       disabled={isPending}
       onClick={() => change({ extraWork: extraWork.filter(({ id }) => !task.id.includes(`/${id}`)) })}
     >
-      Done<span className="sr-only">: {sayTask(task)}</span>
+      {t`Done`}
+      <span className="sr-only">: {sayTask(task)}</span>
     </button>
   );
 }
@@ -150,7 +142,7 @@ function TapeOn({ task, areaId }: { task: PlanTaskView; areaId: string }) {
         kind: 'tape',
         body: {
           itemId: areaId,
-          name: 'Edges of the area',
+          name: t`Edges of the area`,
           on: true,
           stepId: null,
           coatNo: null,
@@ -165,7 +157,8 @@ function TapeOn({ task, areaId }: { task: PlanTaskView; areaId: string }) {
       disabled={isPending || isSuccess}
       onClick={tick}
     >
-      Tape on<span className="sr-only">: {sayTask(task)}</span>
+      {t`Tape on`}
+      <span className="sr-only">: {sayTask(task)}</span>
     </button>
   );
 }
@@ -185,7 +178,7 @@ function PersonDay({
     <section aria-label={name} className="space-y-1 break-inside-avoid">
       <h3 className="batten pb-1 text-lg">{name}</h3>
       {tasks.length === 0 ? (
-        <p>Nothing is planned.</p>
+        <p>{t`Nothing is planned.`}</p>
       ) : (
         <ol>
           {tasks.map((task) => (
@@ -201,15 +194,13 @@ function PersonDay({
                 <span className="block">
                   {task.areaName ? `${task.areaName}, ${task.boatName}` : task.boatName}
                   {task.people.length > 1 &&
-                    `. With ${task.people.filter((each) => each !== name).join(', ')}`}
+                    t`. With ${task.people.filter((each) => each !== name).join(', ')}`}
                 </span>
                 {task.sandFrom && (
-                  <span className="block text-sm">Sand first, until {sayClock(task.start, zone)}.</span>
+                  <span className="block text-sm">{t`Sand first, until ${sayClock(task.start, zone)}.`}</span>
                 )}
                 {task.applyFrom && task.applyTo && (
-                  <span className="block text-sm">
-                    Apply {sayClock(task.applyFrom, zone)}–{sayClock(task.applyTo, zone)}.
-                  </span>
+                  <span className="block text-sm">{t`Apply ${sayClock(task.applyFrom, zone)}–${sayClock(task.applyTo, zone)}.`}</span>
                 )}
                 {task.conditions.map((code) => (
                   <span key={code} className="block text-sm font-semibold">
@@ -223,7 +214,7 @@ function PersonDay({
                 )}
                 {task.tapeTooOld && <span className="block text-sm font-semibold">{OLD_TAPE}</span>}
                 {task.beyondForecast && (
-                  <span className="block text-sm">After the end of the forecast: may change.</span>
+                  <span className="block text-sm">{t`After the end of the forecast: may change.`}</span>
                 )}
                 {task.faults.length > 0 && (
                   <strong className="text-error block text-sm">{sayFaults(task)}</strong>
@@ -232,7 +223,7 @@ function PersonDay({
                 {task.work === 'mask' && task.areaId && <TapeOn task={task} areaId={task.areaId} />}
                 {task.areaId && task.work !== 'extra' && task.work !== 'mask' && (
                   <Link className="btn target mt-1 print:hidden" to={`/bench/${task.areaId}`}>
-                    {task.kind === 'coat' ? 'Mix and log at the bench' : 'Tick off at the bench'}
+                    {task.kind === 'coat' ? t`Mix and log at the bench` : t`Tick off at the bench`}
                     <span className="sr-only">: {sayTask(task)}</span>
                   </Link>
                 )}

@@ -1,13 +1,14 @@
 import type { PlaceChange, PlanSetup, PlanView } from '../../contract/index.ts';
 import { fromMinor } from '../../core/supply/index.ts';
 import { fieldText, fromCanonical, shownUnit, type UnitSystem } from '../../core/units/index.ts';
+import { t } from '../../words.ts';
 import { fromLocalField, toLocalField } from '../clock/say.ts';
 import type { FormReader } from '../forms/canonical.ts';
 import { minorOf } from '../forms/money.ts';
 
 /** The plan's set-up as its form has it, and back. */
 
-export const DAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as const;
+export const DAYS = [t`Mon`, t`Tue`, t`Wed`, t`Thu`, t`Fri`, t`Sat`, t`Sun`] as const;
 
 type Kind = PlaceChange['surroundings']['kind'];
 
@@ -103,7 +104,7 @@ export function valuesToSetup(
 ): { body: PlanSetup; pathInForm: (path: string) => string } {
   const timeOf = (name: string, label: string, text: string): string | null => {
     const at = fromLocalField(text, zone);
-    if (at === null) read.refuse(name, `${label} must be a date and time`);
+    if (at === null) read.refuse(name, t`${label} must be a date and time`);
     return at;
   };
   const stretchOf = (name: string, [from, to]: [string, string], time: { from: string; to: string }) => {
@@ -114,11 +115,14 @@ export function valuesToSetup(
   const placeChanges = values.boats.flatMap(({ boatId, places }, i) =>
     places.flatMap((place, k): PlaceChange[] => {
       const name = `boats.${i}.places.${k}`;
-      const at = timeOf(`${name}.at`, 'time of the change', place.at);
+      const at = timeOf(`${name}.at`, t`time of the change`, place.at);
       const { kind } = place;
       const surroundings =
         kind === 'heated'
-          ? { kind, setPointC: read.quantity(`${name}.setPoint`, 'set point', place.setPoint, 'temperature') }
+          ? {
+              kind,
+              setPointC: read.quantity(`${name}.setPoint`, t`set point`, place.setPoint, 'temperature'),
+            }
           : { kind };
       if (!at) return [];
       placeNames.push(name);
@@ -130,7 +134,7 @@ export function valuesToSetup(
   const boats = values.boats
     .map((boat, i) => ({
       ...boat,
-      at: boat.wanted.trim() === '' ? null : timeOf(`boats.${i}.wanted`, 'launch wanted', boat.wanted),
+      at: boat.wanted.trim() === '' ? null : timeOf(`boats.${i}.wanted`, t`launch wanted`, boat.wanted),
       i,
     }))
     .filter(({ isIn }) => isIn);
@@ -141,20 +145,20 @@ export function valuesToSetup(
       days: ticked(days),
       fromHour: Number(from),
       toHour: Number(to),
-      away: away.flatMap((time, k) => stretchOf(`people.${i}.away.${k}`, ['away from', 'back at'], time)),
+      away: away.flatMap((time, k) => stretchOf(`people.${i}.away.${k}`, [t`away from`, t`back at`], time)),
     })),
     boats: boats.map(({ boatId, at }) => ({ boatId, wanted: at })),
     launchDays: ticked(values.launch.days),
     launchFromHour: Number(values.launch.from),
     launchToHour: Number(values.launch.to),
     launchStops: values.launch.stops.flatMap((time, k) =>
-      stretchOf(`launch.stops.${k}`, ['no launching from', 'no launching until'], time),
+      stretchOf(`launch.stops.${k}`, [t`no launching from`, t`no launching until`], time),
     ),
-    shedPlaces: read.optionalNumber('shedPlaces', 'boats that fit in the shed', values.shedPlaces),
-    latePerDay: minorOf(read, 'late', 'a day late', values.late, currency),
+    shedPlaces: read.optionalNumber('shedPlaces', t`boats that fit in the shed`, values.shedPlaces),
+    latePerDay: minorOf(read, 'late', t`a day late`, values.late, currency),
     tentCost: minorOf(read, 'tent', 'a tent', values.tent, currency),
-    heatPerDay: minorOf(read, 'heat', 'a day of heat', values.heat, currency),
-    overtimePerHour: minorOf(read, 'overtime', 'an hour of overtime', values.overtime, currency),
+    heatPerDay: minorOf(read, 'heat', t`a day of heat`, values.heat, currency),
+    overtimePerHour: minorOf(read, 'overtime', t`an hour of overtime`, values.overtime, currency),
     placeChanges: [...placeChanges, ...others],
     extraWork: setup.extraWork,
     agreed: setup.agreed,

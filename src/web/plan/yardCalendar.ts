@@ -1,4 +1,5 @@
 import type { PlanView, Shelter, TradeView } from '../../contract/index.ts';
+import { t } from '../../words.ts';
 import { momentOf, startOfDay, wallOf } from '../clock/wallClock.ts';
 import type { Units } from '../units/UnitsContext.tsx';
 import { counted } from '../words/counted.ts';
@@ -21,7 +22,7 @@ function putWork({ tasks }: PlanView, zone: string, put: Put): void {
   for (const task of tasks) {
     const at = task.sandFrom ?? task.start;
     if (task.kind === 'launch')
-      put(Date.parse(at), { id: task.id, kind: 'launch', text: `${sayClock(at, zone)} Launch: ${task.boatName}` }); // biome-ignore format: one line
+      put(Date.parse(at), { id: task.id, kind: 'launch', text: t`${sayClock(at, zone)} Launch: ${task.boatName}` }); // biome-ignore format: one line
     else
       put(Date.parse(at), {
         id: task.id,
@@ -48,11 +49,11 @@ export function calendarOf(
       put(Date.parse(wanted), {
         id: `wanted ${boatId}`,
         kind: 'wanted',
-        text: `Launch wanted by: ${boatName}`,
+        text: t`Launch wanted by: ${boatName}`,
       });
   for (const { boatId, boatName, supportMoves } of view.boats)
     for (const { name, on } of supportMoves)
-      put(noonOf(on, zone), { id: `support ${boatId} ${name}`, kind: 'place', text: `Move support: ${boatName}, ${name}` }); // biome-ignore format: one line
+      put(noonOf(on, zone), { id: `support ${boatId} ${name}`, kind: 'place', text: t`Move support: ${boatName}, ${name}` }); // biome-ignore format: one line
   for (const change of view.setup.placeChanges ?? []) {
     const boat = view.boats.find(({ boatId }) => boatId === change.boatId);
     if (boat)
@@ -66,13 +67,13 @@ export function calendarOf(
     put(Date.parse(from), {
       id: `stop ${from}`,
       kind: 'place',
-      text: `${sayClock(from, zone)} No launching until ${sayMoment(to, zone)}`,
+      text: t`${sayClock(from, zone)} No launching until ${sayMoment(to, zone)}`,
     });
   for (const { id, dueOn, receivedAt, archived, supplierId, lines } of trade.purchases) {
     if (!dueOn || receivedAt !== null || archived) continue;
     const from = trade.suppliers.find((each) => each.id === supplierId)?.name;
     const packs = lines.reduce((sum, { count }) => sum + count, 0);
-    put(noonOf(dueOn, zone), { id, kind: 'delivery', text: `Delivery: ${counted(packs, 'pack')}${from ? ` from ${from}` : ''}` }); // biome-ignore format: one line
+    put(noonOf(dueOn, zone), { id, kind: 'delivery', text: t`Delivery: ${counted(packs, 'pack')}${from ? t` from ${from}` : ''}` }); // biome-ignore format: one line
   }
   putWork(view, zone, put);
   // A day that has no room for all shows these first.

@@ -1,5 +1,6 @@
 import { useEffect, useState } from 'react';
 import { useLocation } from 'react-router';
+import { t } from '../../words.ts';
 import { SearchField } from '../parts/SearchField.tsx';
 import { GLOSSARY, termId } from '../words/glossary.ts';
 
@@ -15,10 +16,10 @@ export function GlossaryPage() {
   }, [hash]);
   return (
     <div className="max-w-prose space-y-5 p-3 md:p-6">
-      <h1 className="text-2xl">Glossary</h1>
-      <SearchField label="Search terms" value={typed} onChange={setTyped} />
+      <h1 className="text-2xl">{t`Glossary`}</h1>
+      <SearchField label={t`Search terms`} value={typed} onChange={setTyped} />
       {terms.length === 0 ? (
-        <p role="status">No results for “{typed.trim()}”</p>
+        <p role="status">{t`No results for “${typed.trim()}”`}</p>
       ) : (
         <dl className="space-y-3">
           {terms.map(({ word, meaning }) => (

@@ -1,24 +1,25 @@
 import { Link } from 'react-router';
+import { t } from '../../words.ts';
 
 const ROOMS = [
   {
     to: '/rules',
-    name: 'What goes over what',
-    what: 'Which coating can go over which, with the reasons.',
+    name: t`What goes over what`,
+    what: t`Which coating can go over which, with the reasons.`,
   },
   {
     to: '/tools',
-    name: 'Tools',
-    what: 'Calculators for replica tape, salt patch, old paint, blasting and wash dilution.',
+    name: t`Tools`,
+    what: t`Calculators for replica tape, salt patch, old paint, blasting and wash dilution.`,
   },
-  { to: '/glossary', name: 'Glossary', what: 'Trade terms used in this app, explained.' },
+  { to: '/glossary', name: t`Glossary`, what: t`Trade terms used in this app, explained.` },
 ] as const;
 
 /** What can be looked up: rules, tools, words. */
 export function ReferencePage() {
   return (
     <div className="max-w-prose space-y-5 p-3 md:p-6">
-      <h1 className="text-2xl">Reference</h1>
+      <h1 className="text-2xl">{t`Reference`}</h1>
       <ul className="space-y-4">
         {ROOMS.map(({ to, name, what }) => (
           <li key={to}>

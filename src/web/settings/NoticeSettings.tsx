@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { t } from '../../words.ts';
 import { NumberField } from '../forms/NumberField.tsx';
 import {
   keepNoticeSettings,
@@ -23,9 +24,7 @@ export function NoticeSettings() {
   const hour = (value: number) => Math.min(23, Math.max(0, Math.round(value)));
   return (
     <section aria-labelledby="notices" className="space-y-3">
-      <h2 id="notices" className="batten pb-1 text-lg">
-        Notifications on this device
-      </h2>
+      <h2 id="notices" className="batten pb-1 text-lg">{t`Notifications on this device`}</h2>
       <label className="flex items-start gap-3">
         <input
           type="checkbox"
@@ -34,15 +33,12 @@ export function NoticeSettings() {
           onChange={(event) => void turn(event.target.checked)}
         />
         <span>
-          Notify me before a window opens or closes{' '}
-          <span className="block text-sm">Works while Jack Plane is open in any tab.</span>
+          {t`Notify me before a window opens or closes `}
+          <span className="block text-sm">{t`Works while Jack Plane is open in any tab.`}</span>
         </span>
       </label>
       {refused && (
-        <p role="status">
-          The browser blocks notifications for this page, so they appear only inside Jack Plane. Allow
-          notifications in the browser settings to change this.
-        </p>
+        <p role="status">{t`The browser blocks notifications for this page, so they appear only inside Jack Plane. Allow notifications in the browser settings to change this.`}</p>
       )}
       {settings.on && (
         <>
@@ -53,23 +49,23 @@ export function NoticeSettings() {
               checked={settings.sound}
               onChange={(event) => keep({ sound: event.target.checked })}
             />
-            <span>Play a sound</span>
+            <span>{t`Play a sound`}</span>
           </label>
           <div className="grid grid-cols-1 gap-3 sm:grid-cols-3">
             <NumberField
-              label="How long before"
+              label={t`How long before`}
               unit="min"
               value={settings.beforeMin}
               onChange={(minutes) => keep({ beforeMin: Math.min(720, Math.max(5, Math.round(minutes))) })}
             />
             <NumberField
-              label="Quiet from"
+              label={t`Quiet from`}
               unit="o’clock"
               value={settings.quietFrom}
               onChange={(value) => keep({ quietFrom: hour(value) })}
             />
             <NumberField
-              label="Quiet until"
+              label={t`Quiet until`}
               unit="o’clock"
               value={settings.quietTo}
               onChange={(value) => keep({ quietTo: hour(value) })}

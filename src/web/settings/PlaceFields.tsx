@@ -1,13 +1,14 @@
 import { useState } from 'react';
 import { useFormContext } from 'react-hook-form';
+import { t } from '../../words.ts';
 import { Field, SelectField } from '../forms/Field.tsx';
 import { type Coordinates, readCoordinates } from './coordinates.ts';
 
 /** Why a device gives no location, by the code of its error. */
 const NO_LOCATION: Record<number, string> = {
-  1: 'This browser may not use the location. Allow it for this page, or enter the coordinates.',
-  2: 'This device doesn’t know its location. Enter the coordinates.',
-  3: 'The location took too long. Try again, or enter the coordinates.',
+  1: t`This browser may not use the location. Allow it for this page, or enter the coordinates.`,
+  2: t`This device doesn’t know its location. Enter the coordinates.`,
+  3: t`The location took too long. Try again, or enter the coordinates.`,
 };
 /** How long a device may take to find its place, ms. */
 const LOCATION_MS = 15_000;
@@ -54,22 +55,24 @@ export function PlaceFields({ zone }: { zone: string }) {
       <div className="space-y-2">
         <SelectField
           name="zone"
-          label="Time zone"
+          label={t`Time zone`}
           choices={zoneChoices(zone)}
-          hint="All times are shown in this zone."
+          hint={t`All times are shown in this zone.`}
         />
         {own && (
-          <button type="button" className="btn btn-sm target" onClick={() => put('zone', own)}>
-            Use {own.replaceAll('_', ' ')} (this device)
-          </button>
+          <button
+            type="button"
+            className="btn btn-sm target"
+            onClick={() => put('zone', own)}
+          >{t`Use ${own.replaceAll('_', ' ')} (this device)`}</button>
         )}
       </div>
       <Field
         name="latitude"
-        label="Latitude"
+        label={t`Latitude`}
         unit="°"
         inputMode="text"
-        hint="North is positive. A pair of coordinates from a map can be pasted here."
+        hint={t`North is positive. A pair of coordinates from a map can be pasted here.`}
         options={{
           // Read once the field is left: half of a typed pair looks like a pair.
           onBlur: (event: { target: { value: string } }) => {
@@ -79,9 +82,9 @@ export function PlaceFields({ zone }: { zone: string }) {
         }}
       />
       <div className="space-y-2">
-        <Field name="longitude" label="Longitude" unit="°" inputMode="text" hint="East is positive." />
+        <Field name="longitude" label={t`Longitude`} unit="°" inputMode="text" hint={t`East is positive.`} />
         <button type="button" className="btn btn-sm target" disabled={isLooking} onClick={locate}>
-          {isLooking ? 'Finding the location…' : 'Use the location of this device'}
+          {isLooking ? t`Finding the location…` : t`Use the location of this device`}
         </button>
         {problem && (
           <p role="alert" className="text-error text-sm font-semibold">
@@ -89,9 +92,7 @@ export function PlaceFields({ zone }: { zone: string }) {
           </p>
         )}
       </div>
-      <p className="text-sm opacity-80 sm:col-span-2">
-        The place is used to work out sunrise, sunset and the warmth of the sun on a surface.
-      </p>
+      <p className="text-sm opacity-80 sm:col-span-2">{t`The place is used to work out sunrise, sunset and the warmth of the sun on a surface.`}</p>
     </>
   );
 }

@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import type { Yard } from '../../contract/index.ts';
+import { t } from '../../words.ts';
 import { api } from '../api/client.ts';
 import { useYard } from '../api/queries.ts';
 import { FormReader, refusals } from '../forms/canonical.ts';
@@ -15,17 +16,13 @@ export function SettingsPage() {
   const yard = useYard();
   return (
     <div className="max-w-3xl space-y-8 p-3 md:p-6">
-      <h1 className="text-2xl">Settings</h1>
+      <h1 className="text-2xl">{t`Settings`}</h1>
       <Display />
       <NoticeSettings />
       <QueryBoundary query={yard}>{(data) => <YardForm yard={data} />}</QueryBoundary>
       <section aria-labelledby="about" className="space-y-2">
-        <h2 id="about" className="batten pb-1 text-lg">
-          About Jack Plane
-        </h2>
-        <a className="link" href="/licences.txt">
-          Licences of the software and fonts
-        </a>
+        <h2 id="about" className="batten pb-1 text-lg">{t`About Jack Plane`}</h2>
+        <a className="link" href="/licences.txt">{t`Licences of the software and fonts`}</a>
       </section>
     </div>
   );
@@ -41,16 +38,14 @@ function Display() {
   };
   return (
     <section aria-labelledby="display" className="space-y-4">
-      <h2 id="display" className="batten pb-1 text-lg">
-        Display on this device
-      </h2>
+      <h2 id="display" className="batten pb-1 text-lg">{t`Display on this device`}</h2>
       <fieldset>
-        <legend className="label-caps pb-1">Units</legend>
+        <legend className="label-caps pb-1">{t`Units`}</legend>
         <div className="join join-vertical sm:join-horizontal">
           {(
             [
-              ['metric', 'Metric: m², l, µm, °C'],
-              ['us', 'US: ft², US gal, mil, °F'],
+              ['metric', t`Metric: m², l, µm, °C`],
+              ['us', t`US: ft², US gal, mil, °F`],
             ] as const
           ).map(([value, text]) => (
             <button
@@ -66,11 +61,11 @@ function Display() {
         </div>
       </fieldset>
       <fieldset>
-        <legend className="label-caps pb-1">Theme</legend>
+        <legend className="label-caps pb-1">{t`Theme`}</legend>
         <div className="join">
           {[
-            ['loft', 'Bright'],
-            ['shed', 'Dark'],
+            ['loft', t`Bright`],
+            ['shed', t`Dark`],
           ].map(([value, text]) => (
             <button
               key={value}
@@ -112,9 +107,7 @@ function YardForm({ yard }: { yard: Yard }) {
   };
   return (
     <section aria-labelledby="yard" className="space-y-4">
-      <h2 id="yard" className="batten pb-1 text-lg">
-        Yard
-      </h2>
+      <h2 id="yard" className="batten pb-1 text-lg">{t`Yard`}</h2>
       <RecordForm<YardValues>
         values={{
           name: yard.name,
@@ -124,10 +117,10 @@ function YardForm({ yard }: { yard: Yard }) {
         }}
         base={yard}
         submit={submit}
-        button="Save yard"
+        button={t`Save yard`}
       >
         <div className="grid gap-3 sm:grid-cols-2">
-          <Field name="name" label="Name" />
+          <Field name="name" label={t`Name`} />
           <PlaceFields zone={yard.zone} />
         </div>
       </RecordForm>

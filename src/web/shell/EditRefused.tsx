@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import type { Problem } from '../../contract/index.ts';
 import { parseNumber } from '../../core/units/index.ts';
+import { t } from '../../words.ts';
 
 /** A figure or a text within what was refused, by its path. */
 export interface Leaf {
@@ -74,10 +75,7 @@ export function EditRefused({
         send();
       }}
     >
-      <p className="text-sm">
-        The values as they are stored: metric units, fractions for per cent, times in UTC. The rest of the
-        entry stays as it is.
-      </p>
+      <p className="text-sm">{t`The values as they are stored: metric units, fractions for per cent, times in UTC. The rest of the entry stays as it is.`}</p>
       <div className="grid gap-3 sm:grid-cols-2">
         {leaves.map(({ path, value }) => (
           <label key={path}>
@@ -96,12 +94,8 @@ export function EditRefused({
         </p>
       )}
       <div className="flex flex-wrap gap-2">
-        <button type="submit" className="btn btn-primary target">
-          Send
-        </button>
-        <button type="button" className="btn btn-ghost target" onClick={onCancel}>
-          Cancel
-        </button>
+        <button type="submit" className="btn btn-primary target">{t`Send`}</button>
+        <button type="button" className="btn btn-ghost target" onClick={onCancel}>{t`Cancel`}</button>
       </div>
     </form>
   );

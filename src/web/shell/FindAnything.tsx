@@ -2,6 +2,7 @@ import { Dialog, DialogPanel } from '@headlessui/react';
 import { Command, defaultFilter } from 'cmdk';
 import { useEffect, useRef, useState } from 'react';
 import { useLocation, useNavigate } from 'react-router';
+import { t } from '../../words.ts';
 import { useBoard, useProducts } from '../api/queries.ts';
 import { type PlaceGroups, sameAtBoat } from './places.ts';
 import type { TypedEarly } from './useFindKey.ts';
@@ -59,17 +60,17 @@ function Group({
 }
 
 const COMMANDS: readonly Found[] = [
-  { to: '/boats/new', name: 'Add boat' },
-  { to: '/materials/new', name: 'Add data sheet' },
-  { to: '/materials/buy', name: 'Buy', of: 'Materials' },
-  { to: '/materials/stock', name: 'Stock and labels', of: 'Materials' },
-  { to: '/materials/count', name: 'Stock count', of: 'Materials' },
-  { to: '/materials/costs', name: 'Costs and quote', of: 'Materials' },
-  { to: '/materials/sheets', name: 'Data sheets', of: 'Materials' },
-  { to: '/weather', name: 'Add weather data' },
-  { to: '/rules', name: 'Overcoating rules', of: 'Reference' },
-  { to: '/tools', name: 'Measuring tools', of: 'Reference' },
-  { to: '/glossary', name: 'Glossary', of: 'Reference' },
+  { to: '/boats/new', name: t`Add boat` },
+  { to: '/materials/new', name: t`Add data sheet` },
+  { to: '/materials/buy', name: t`Buy`, of: t`Materials` },
+  { to: '/materials/stock', name: t`Stock and labels`, of: t`Materials` },
+  { to: '/materials/count', name: t`Stock count`, of: t`Materials` },
+  { to: '/materials/costs', name: t`Costs and quote`, of: t`Materials` },
+  { to: '/materials/sheets', name: t`Data sheets`, of: t`Materials` },
+  { to: '/weather', name: t`Add weather data` },
+  { to: '/rules', name: t`Overcoating rules`, of: t`Reference` },
+  { to: '/tools', name: t`Measuring tools`, of: t`Reference` },
+  { to: '/glossary', name: t`Glossary`, of: t`Reference` },
 ];
 
 /** One search over boats, areas, products, places and commands: typed loosely, worked by keyboard first. */
@@ -100,35 +101,35 @@ export function FindAnything({
     void navigate(to);
   };
   return (
-    <Dialog open className="fixed inset-0 z-40 bg-black/50" onClose={onClose} aria-label="Find anything">
+    <Dialog open className="fixed inset-0 z-40 bg-black/50" onClose={onClose} aria-label={t`Find anything`}>
       <DialogPanel
         as={Command}
-        label="Find anything"
+        label={t`Find anything`}
         filter={byWords}
         className="board bg-base-100 fixed inset-x-3 top-3 z-50 mx-auto max-w-xl p-3 md:top-16"
       >
         <Command.Input
           ref={field}
           className="input w-full text-lg"
-          placeholder="Search boats, areas, products and pages"
+          placeholder={t`Search boats, areas, products and pages`}
           value={typed}
           onValueChange={setTyped}
           onFocus={takeEarly}
         />
-        <Command.List className="palette max-h-[70dvh] overflow-y-auto pt-2" label="Search results">
-          <Command.Empty className="p-3">No results for “{typed}”.</Command.Empty>
+        <Command.List className="palette max-h-[70dvh] overflow-y-auto pt-2" label={t`Search results`}>
+          <Command.Empty className="p-3">{t`No results for “${typed}”.`}</Command.Empty>
           <Group
-            heading="Boats"
+            heading={t`Boats`}
             rows={boats.map(({ id, name }) => ({ to: sameAtBoat(pathname, id), name }))}
             onTake={take}
           />
-          <Group heading="This boat" rows={places.boat} onTake={take} />
-          <Group heading="Yard" rows={places.yard} onTake={take} />
-          <Group heading="Actions and pages" rows={COMMANDS} onTake={take} />
+          <Group heading={t`This boat`} rows={places.boat} onTake={take} />
+          <Group heading={t`Yard`} rows={places.yard} onTake={take} />
+          <Group heading={t`Actions and pages`} rows={COMMANDS} onTake={take} />
           {typed.trim() !== '' && (
             <>
               <Group
-                heading="Areas (open bench)"
+                heading={t`Areas (open bench)`}
                 rows={boats.flatMap((boat) =>
                   boat.areas.map(({ areaId, areaName }) => ({
                     to: `/bench/${areaId}`,
@@ -139,7 +140,7 @@ export function FindAnything({
                 onTake={take}
               />
               <Group
-                heading="Products"
+                heading={t`Products`}
                 rows={products.map(({ id, name }) => ({ to: `/materials/${id}`, name }))}
                 onTake={take}
               />

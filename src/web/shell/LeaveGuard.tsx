@@ -1,5 +1,6 @@
 import { useEffect } from 'react';
 import { useBlocker } from 'react-router';
+import { t } from '../../words.ts';
 import { useConfirm } from '../parts/Confirm.tsx';
 import { anyUnsaved } from '../state/unsaved.ts';
 
@@ -13,9 +14,9 @@ export function LeaveGuard() {
   useEffect(() => {
     if (state !== 'blocked') return;
     void confirm({
-      title: 'Leave without saving?',
-      action: 'Leave page',
-      back: 'Stay on page',
+      title: t`Leave without saving?`,
+      action: t`Leave page`,
+      back: t`Stay on page`,
     }).then((sure) => (sure ? proceed?.() : reset?.()));
   }, [state, proceed, reset, confirm]);
   useEffect(() => {

@@ -1,6 +1,7 @@
 import { BookOpen, ChevronsUpDown, Menu, Search } from 'lucide-react';
 import { Suspense, useCallback, useEffect, useRef, useState } from 'react';
 import { Link, NavLink, Outlet, ScrollRestoration, useLocation } from 'react-router';
+import { t } from '../../words.ts';
 import { useBoard, useYard } from '../api/queries.ts';
 import { ConfirmProvider } from '../parts/Confirm.tsx';
 import { lazyPart } from '../parts/lazyPart.tsx';
@@ -39,7 +40,7 @@ function BoatInHand({ boat, onSwitch }: { boat: { name: string } | undefined; on
       className="btn btn-sm target max-w-[34vw] min-w-0 shrink justify-between font-semibold md:mx-3 md:max-w-none"
       onClick={onSwitch}
     >
-      <span className="sr-only">Switch boat. Current boat: </span>
+      <span className="sr-only">{t`Switch boat. Current boat: `}</span>
       <span className="truncate">{boat.name}</span>
       <ChevronsUpDown size={16} aria-hidden="true" />
     </button>
@@ -79,35 +80,34 @@ export function Shell() {
   return (
     <ConfirmProvider>
       <div className="bg-base-100 text-base-content min-h-dvh md:not-print:grid md:not-print:grid-cols-[11.5rem_minmax(0,1fr)]">
-        <a href="#main" className="skip-link">
-          Skip to content
-        </a>
+        <a href="#main" className="skip-link">{t`Skip to content`}</a>
         <Patterns />
         <LeaveGuard />
         <header className="bg-base-200 border-base-300 no-print flex items-center gap-1 border-b px-3 py-2 md:sticky md:top-0 md:h-dvh md:flex-col md:items-stretch md:gap-0 md:border-r md:border-b-0 md:p-0">
-          <Link to="/" className="lettered block text-lg whitespace-nowrap md:px-4 md:pt-4 md:text-xl">
-            Jack Plane
-          </Link>
+          <Link
+            to="/"
+            className="lettered block text-lg whitespace-nowrap md:px-4 md:pt-4 md:text-xl"
+          >{t`Jack Plane`}</Link>
           <p className="hidden min-w-0 text-sm sm:block sm:grow sm:truncate md:grow-0 md:px-4 md:pb-3 md:whitespace-normal">
             {yard.data?.name}
-            {yard.data?.demo && <span className="block font-semibold">Demo: invented data</span>}
+            {yard.data?.demo && <span className="block font-semibold">{t`Demo: invented data`}</span>}
           </p>
           <BoatInHand boat={boat} onSwitch={find} />
           <button
             type="button"
             className="btn btn-ghost btn-square target ml-auto md:hidden"
-            aria-label="Glossary for this page"
+            aria-label={t`Glossary for this page`}
             onClick={() => setExplaining(true)}
           >
             <BookOpen size={20} aria-hidden="true" />
           </button>
           <button type="button" className="btn btn-ghost target md:hidden" onClick={find}>
             <Menu size={22} aria-hidden="true" />
-            Menu
+            {t`Menu`}
           </button>
-          <nav aria-label="Main menu" className="hidden md:flex md:grow md:flex-col">
+          <nav aria-label={t`Main menu`} className="hidden md:flex md:grow md:flex-col">
             <PlaceLinks places={places.boat} />
-            <p className="label-caps mt-3 px-4 pb-1">Yard</p>
+            <p className="label-caps mt-3 px-4 pb-1">{t`Yard`}</p>
             <PlaceLinks places={places.yard} />
           </nav>
           <button
@@ -116,7 +116,7 @@ export function Shell() {
             onClick={find}
           >
             <Search size={18} aria-hidden="true" />
-            Search
+            {t`Search`}
             <kbd className="kbd kbd-sm ml-auto">/</kbd>
           </button>
           <button
@@ -125,7 +125,7 @@ export function Shell() {
             onClick={() => setExplaining(true)}
           >
             <BookOpen size={18} aria-hidden="true" />
-            Glossary
+            {t`Glossary`}
           </button>
         </header>
         <main id="main" ref={main} tabIndex={-1} className="min-w-0 pb-20 outline-none md:pb-6 print:pb-0">
@@ -136,7 +136,7 @@ export function Shell() {
           <Outlet />
         </main>
         <nav
-          aria-label="Main menu"
+          aria-label={t`Main menu`}
           className="bg-base-200 border-base-300 no-print fixed inset-x-0 bottom-0 z-20 grid grid-cols-5 border-t md:hidden"
         >
           {[...places.yard, ...places.boat]

@@ -1,4 +1,5 @@
 import { useEffect, useRef, useState } from 'react';
+import { t } from '../../words.ts';
 import { useBoard, useYard } from '../api/queries.ts';
 import { useMinute } from '../clock/now.ts';
 import { sayTime } from '../clock/say.ts';
@@ -30,7 +31,7 @@ export function WindowNotices() {
       notified.current.add(key);
       const text = `${clock.areaName}, ${clock.boatName}: ${says} ${sayTime(at, yard.zone, now)}. ${taskOf(clock, now)}.`;
       notify(text);
-      showNotification(`Window ${says}`, text, key);
+      showNotification(t`Window ${says}`, text, key);
     }
     if (due.length > 0 && settings.sound) chime();
   }, [settings, board, yard, now]);

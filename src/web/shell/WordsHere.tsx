@@ -1,5 +1,6 @@
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/react';
 import { Link } from 'react-router';
+import { t } from '../../words.ts';
 import { termId, termsIn } from '../words/glossary.ts';
 
 /** The glossary's words that stand on the page in sight, each with its sentence: one tap from where they are used. */
@@ -16,9 +17,9 @@ export function WordsHere({ onClose }: { onClose: () => void }) {
       onClose={onClose}
     >
       <DialogPanel className="board bg-base-100 flex max-h-[85dvh] w-full max-w-lg flex-col gap-4 p-5">
-        <DialogTitle className="text-lg font-semibold">Glossary terms on this page</DialogTitle>
+        <DialogTitle className="text-lg font-semibold">{t`Glossary terms on this page`}</DialogTitle>
         {terms.length === 0 ? (
-          <p>No glossary terms on this page.</p>
+          <p>{t`No glossary terms on this page.`}</p>
         ) : (
           <dl className="space-y-3 overflow-y-auto" data-autofocus tabIndex={-1}>
             {terms.map(({ word, meaning }) => (
@@ -34,12 +35,8 @@ export function WordsHere({ onClose }: { onClose: () => void }) {
           </dl>
         )}
         <div className="flex justify-end gap-2">
-          <Link className="btn target" to="/glossary" onClick={onClose}>
-            Open full glossary
-          </Link>
-          <button type="button" className="btn btn-primary target" onClick={onClose}>
-            Close
-          </button>
+          <Link className="btn target" to="/glossary" onClick={onClose}>{t`Open full glossary`}</Link>
+          <button type="button" className="btn btn-primary target" onClick={onClose}>{t`Close`}</button>
         </div>
       </DialogPanel>
     </Dialog>

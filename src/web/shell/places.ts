@@ -1,3 +1,4 @@
+import { t } from '../../words.ts';
 /** A place of the application and where it is. */
 export interface Place {
   to: string;
@@ -14,12 +15,12 @@ export interface PlaceGroups {
 }
 
 const YARD: readonly Place[] = [
-  { to: '/', name: 'Board', thumb: true },
-  { to: '/plan', name: 'Plan', thumb: false },
-  { to: '/materials', name: 'Materials', thumb: false },
-  { to: '/weather', name: 'Weather', thumb: false },
-  { to: '/reference', name: 'Reference', thumb: false },
-  { to: '/yard', name: 'Settings', thumb: false },
+  { to: '/', name: t`Board`, thumb: true },
+  { to: '/plan', name: t`Plan`, thumb: false },
+  { to: '/materials', name: t`Materials`, thumb: false },
+  { to: '/weather', name: t`Weather`, thumb: false },
+  { to: '/reference', name: t`Reference`, thumb: false },
+  { to: '/yard', name: t`Settings`, thumb: false },
 ];
 
 /** The places in the order of the work. */
@@ -29,10 +30,10 @@ export function placesFor(boatId: string | null): PlaceGroups {
   return {
     yard: [...YARD],
     boat: [
-      { to: of('survey'), name: 'Survey', thumb: true },
-      { to: of('systems'), name: 'Systems', thumb: true },
-      { to: '/bench', name: 'Bench', thumb: true },
-      { to: of('log'), name: 'Record', thumb: true },
+      { to: of('survey'), name: t`Survey`, thumb: true },
+      { to: of('systems'), name: t`Systems`, thumb: true },
+      { to: '/bench', name: t`Bench`, thumb: true },
+      { to: of('log'), name: t`Record`, thumb: true },
     ],
   };
 }

@@ -1,6 +1,7 @@
 import { useRef, useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import type { BareItem, BareItemInput, BoatView, FieldError } from '../../contract/index.ts';
+import { t } from '../../words.ts';
 import { api } from '../api/client.ts';
 import { useQueued } from '../api/mutations.ts';
 import { FormReader, refusals } from '../forms/canonical.ts';
@@ -26,24 +27,19 @@ export function BareList({ view }: { view: BoatView }) {
   const { mutate: change } = useQueued();
   const remove = (item: BareItem) =>
     change(
-      { method: 'DELETE', path: `/bare-items/${item.id}`, what: 'masked item deletion' },
+      { method: 'DELETE', path: `/bare-items/${item.id}`, what: t`masked item deletion` },
       { onSuccess: () => setRemoved(item) },
     );
   const bringBack = (item: BareItem) =>
     change(
-      { method: 'POST', path: `/bare-items/${item.id}/restore`, what: 'masked item restore' },
+      { method: 'POST', path: `/bare-items/${item.id}/restore`, what: t`masked item restore` },
       { onSuccess: () => setRemoved(null) },
     );
   return (
     <section aria-labelledby="bare" className="space-y-3">
-      <h2 id="bare" className="batten pb-1 text-lg">
-        Masked items
-      </h2>
+      <h2 id="bare" className="batten pb-1 text-lg">{t`Masked items`}</h2>
       {bareItems.length === 0 ? (
-        <p className="max-w-prose">
-          List anything that must not be painted: anodes, transducers, the log, earth plates, faces to be
-          glued. At each coat, the bench reminds you to mask these items before and unmask them after.
-        </p>
+        <p className="max-w-prose">{t`List anything that must not be painted: anodes, transducers, the log, earth plates, faces to be glued. At each coat, the bench reminds you to mask these items before and unmask them after.`}</p>
       ) : (
         <ul className="divide-base-300 divide-y">
           {bareItems.map((item) => (
@@ -55,16 +51,18 @@ export function BareList({ view }: { view: BoatView }) {
               </span>
               <span>
                 {item.areaId
-                  ? `on ${areas.find((area) => area.id === item.areaId)?.name ?? 'a deleted area'}`
-                  : 'on any area'}
+                  ? `on ${areas.find((area) => area.id === item.areaId)?.name ?? t`a deleted area`}`
+                  : t`on any area`}
               </span>
               {item.note && <span className="opacity-80">{item.note}</span>}
               <span className="no-print ml-auto">
                 <button type="button" className="btn btn-ghost btn-sm" onClick={() => setEditing(item)}>
-                  Change<span className="sr-only"> {item.name}</span>
+                  {t`Change`}
+                  <span className="sr-only"> {item.name}</span>
                 </button>
                 <button type="button" className="btn btn-ghost btn-sm" onClick={() => remove(item)}>
-                  Delete<span className="sr-only"> {item.name}</span>
+                  {t`Delete`}
+                  <span className="sr-only"> {item.name}</span>
                 </button>
               </span>
             </li>
@@ -73,7 +71,7 @@ export function BareList({ view }: { view: BoatView }) {
       )}
       {removed && (
         <UndoNotice
-          text={`${removed.name} deleted.`}
+          text={t`${removed.name} deleted.`}
           onUndo={() => bringBack(removed)}
           onGone={() => setRemoved(null)}
         />
@@ -88,9 +86,7 @@ export function BareList({ view }: { view: BoatView }) {
           />
         </div>
       ) : (
-        <button type="button" className="btn" onClick={() => setEditing('new')}>
-          Add masked item
-        </button>
+        <button type="button" className="btn" onClick={() => setEditing('new')}>{t`Add masked item`}</button>
       )}
     </section>
   );
@@ -128,22 +124,18 @@ function BareForm({ view, item, onDone }: { view: BoatView; item: BareItem | nul
       }}
       submit={submit}
       base={item}
-      button={item ? 'Save' : 'Add'}
-      beside={
-        <button type="button" className="btn btn-ghost" onClick={onDone}>
-          Cancel
-        </button>
-      }
+      button={item ? t`Save` : t`Add`}
+      beside={<button type="button" className="btn btn-ghost" onClick={onDone}>{t`Cancel`}</button>}
     >
       <div className="grid gap-3 sm:grid-cols-2">
-        <SelectField name="kind" label="Type" choices={choices(BARE_WORDS)} />
-        <Field name="name" label="Name" placeholder="Shaft anode, port" />
+        <SelectField name="kind" label={t`Type`} choices={choices(BARE_WORDS)} />
+        <Field name="name" label={t`Name`} placeholder={t`Shaft anode, port`} />
         <SelectField
           name="areaId"
-          label="Area"
-          choices={[['', 'Any area'], ...view.areas.map((area): [string, string] => [area.id, area.name])]}
+          label={t`Area`}
+          choices={[['', t`Any area`], ...view.areas.map((area): [string, string] => [area.id, area.name])]}
         />
-        <Field name="note" label="Note" />
+        <Field name="note" label={t`Note`} />
       </div>
     </RecordForm>
   );

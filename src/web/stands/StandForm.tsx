@@ -3,6 +3,7 @@ import { useFormContext, useWatch } from 'react-hook-form';
 import { v7 as uuidv7 } from 'uuid';
 import type { Area, FieldError, Stand, StandInput } from '../../contract/index.ts';
 import { fieldText, fromCanonical, shownUnit, type UnitSystem } from '../../core/units/index.ts';
+import { t } from '../../words.ts';
 import { api } from '../api/client.ts';
 import { FormReader, refusals } from '../forms/canonical.ts';
 import { Field, QuantityField, SelectField, TextArea } from '../forms/Field.tsx';
@@ -73,10 +74,10 @@ export function StandForm({
       name: values.name.trim(),
       kind: values.kind,
       side: values.side,
-      xM: length('xM', 'Distance from aft'),
-      zM: length('zM', 'height above the waterline'),
-      lengthM: length('lengthM', 'length of the pad'),
-      widthM: length('widthM', 'width of the pad'),
+      xM: length('xM', t`Distance from aft`),
+      zM: length('zM', t`height above the waterline`),
+      lengthM: length('lengthM', t`length of the pad`),
+      widthM: length('widthM', t`width of the pad`),
       shiftOn: values.shiftOn || null,
       note: values.note,
     };
@@ -93,10 +94,10 @@ export function StandForm({
         hidden.length > 0 ||
         areas.length === 0 ||
         (await confirm({
-          title: `${input.name || 'This support'} hides nothing?`,
-          text: 'No area is ticked. Paint under its pad is then neither planned nor bought, and nobody is reminded to go back to it.',
-          action: 'It hides nothing',
-          back: 'Tick the areas',
+          title: t`${input.name || t`This support`} hides nothing?`,
+          text: t`No area is ticked. Paint under its pad is then neither planned nor bought, and nobody is reminded to go back to it.`,
+          action: t`It hides nothing`,
+          back: t`Tick the areas`,
         }));
       if (!sure) return 'not sent';
       await api<Stand>('POST', '/stands', {
@@ -113,30 +114,26 @@ export function StandForm({
       submit={submit}
       {...(stand && { onSaved: onDone })}
       base={stand}
-      button={stand ? 'Save support' : 'Add support'}
-      beside={
-        <button type="button" className="btn btn-ghost" onClick={onDone}>
-          Cancel
-        </button>
-      }
+      button={stand ? t`Save support` : t`Add support`}
+      beside={<button type="button" className="btn btn-ghost" onClick={onDone}>{t`Cancel`}</button>}
     >
       <div className="grid grid-cols-2 gap-3 sm:grid-cols-4">
-        <Field name="name" label="Name" />
-        <SelectField name="kind" label="Type" choices={choices(STAND_WORDS)} />
-        <SelectField name="side" label="Side" choices={choices(STAND_SIDES)} />
+        <Field name="name" label={t`Name`} />
+        <SelectField name="kind" label={t`Type`} choices={choices(STAND_WORDS)} />
+        <SelectField name="side" label={t`Side`} choices={choices(STAND_SIDES)} />
         <ShiftDay />
-        <QuantityField name="xM" label="Distance from aft" quantity="length" />
+        <QuantityField name="xM" label={t`Distance from aft`} quantity="length" />
         <QuantityField
           name="zM"
-          label="Height above the waterline"
+          label={t`Height above the waterline`}
           quantity="length"
-          hint="Use a minus sign below the waterline."
+          hint={t`Use a minus sign below the waterline.`}
         />
-        <QuantityField name="lengthM" label="Pad length (fore and aft)" quantity="length" />
-        <QuantityField name="widthM" label="Pad height" quantity="length" />
+        <QuantityField name="lengthM" label={t`Pad length (fore and aft)`} quantity="length" />
+        <QuantityField name="widthM" label={t`Pad height`} quantity="length" />
       </div>
       {!stand && <Hides areas={areas} />}
-      <TextArea name="note" label="Note" rows={1} />
+      <TextArea name="note" label={t`Note`} rows={1} />
     </RecordForm>
   );
 }
@@ -145,7 +142,7 @@ function ShiftDay() {
   const { register } = useFormContext<StandValues>();
   return (
     <label className="min-w-0">
-      <span className="label-caps block pb-1">Planned move date</span>
+      <span className="label-caps block pb-1">{t`Planned move date`}</span>
       <input type="date" className="input w-full" {...register('shiftOn')} />
     </label>
   );
@@ -158,10 +155,10 @@ function Hides({ areas }: { areas: readonly Area[] }) {
   const offered = areas.filter(
     (area) => area.part === null && (side === 'centre' || area.side === side || area.side === 'both'),
   );
-  if (offered.length === 0) return <p>Add areas in the survey to record what this support hides.</p>;
+  if (offered.length === 0) return <p>{t`Add areas in the survey to record what this support hides.`}</p>;
   return (
     <fieldset>
-      <legend className="label-caps pb-1">Areas with a hidden patch</legend>
+      <legend className="label-caps pb-1">{t`Areas with a hidden patch`}</legend>
       <div className="flex flex-wrap gap-x-6 gap-y-2">
         {offered.map((area) => (
           <label key={area.id} className="flex items-center gap-2">
@@ -170,10 +167,7 @@ function Hides({ areas }: { areas: readonly Area[] }) {
           </label>
         ))}
       </div>
-      <p className="pt-1 text-sm opacity-80">
-        Each patch becomes a separate area with the same system. It stays on hold until the support is moved.
-        Its paint is included when you buy.
-      </p>
+      <p className="pt-1 text-sm opacity-80">{t`Each patch becomes a separate area with the same system. It stays on hold until the support is moved. Its paint is included when you buy.`}</p>
     </fieldset>
   );
 }

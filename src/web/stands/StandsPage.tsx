@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import type { BoatView, Stand } from '../../contract/index.ts';
 import { hasHull } from '../../core/hull/index.ts';
+import { t } from '../../words.ts';
 import { useBoat } from '../api/boatQueries.ts';
 import { useQueued } from '../api/mutations.ts';
 import { DrawingBoard } from '../parts/drawing/DrawingBoard.tsx';
@@ -29,10 +30,10 @@ function Stands({ view }: { view: BoatView }) {
   const [removed, setRemoved] = useState<Stand | null>(null);
   const { mutate: change } = useQueued();
   const ask = (method: 'POST' | 'DELETE', path: string, onSuccess: () => void = () => {}) =>
-    change({ method, path, what: 'support change' }, { onSuccess });
+    change({ method, path, what: t`support change` }, { onSuccess });
   return (
     <div className="space-y-6 p-3 md:p-6">
-      <h1 className="text-2xl">{boat.name}: supports and masked items</h1>
+      <h1 className="text-2xl">{t`${boat.name}: supports and masked items`}</h1>
       <SurveyTabs boat={boat} />
       <div className={hasHull(boat) ? 'grid grid-cols-1 items-start gap-6 xl:grid-cols-2' : 'max-w-3xl'}>
         {hasHull(boat) && (
@@ -46,20 +47,15 @@ function Stands({ view }: { view: BoatView }) {
           />
         )}
         <section aria-labelledby="stands" className="space-y-3">
-          <h2 id="stands" className="batten pb-1 text-lg">
-            Supports
-          </h2>
+          <h2 id="stands" className="batten pb-1 text-lg">{t`Supports`}</h2>
           {stands.length === 0 ? (
-            <p className="max-w-prose">
-              Stands, blocks and cradles hide patches of hull that need the whole system later. Add them here
-              so that enough paint is planned for the patches.
-            </p>
+            <p className="max-w-prose">{t`Stands, blocks and cradles hide patches of hull that need the whole system later. Add them here so that enough paint is planned for the patches.`}</p>
           ) : (
             <StandList view={view} onEdit={setEditing} onAsk={ask} onRemoved={setRemoved} />
           )}
           {removed && (
             <UndoNotice
-              text={`${removed.name} and its patches deleted.`}
+              text={t`${removed.name} and its patches deleted.`}
               onUndo={() => {
                 ask('POST', `/stands/${removed.id}/restore`, () => setRemoved(null));
               }}
@@ -72,15 +68,17 @@ function Stands({ view }: { view: BoatView }) {
                 key={editing === 'new' ? 'new' : editing.id}
                 boatId={boat.id}
                 stand={editing === 'new' ? null : editing}
-                name={`Stand ${stands.length + 1}`}
+                name={t`Stand ${stands.length + 1}`}
                 areas={view.areas}
                 onDone={() => setEditing(null)}
               />
             </div>
           ) : (
-            <button type="button" className="btn btn-primary" onClick={() => setEditing('new')}>
-              Add support
-            </button>
+            <button
+              type="button"
+              className="btn btn-primary"
+              onClick={() => setEditing('new')}
+            >{t`Add support`}</button>
           )}
         </section>
       </div>
@@ -109,17 +107,18 @@ function StandList({
         return (
           <li key={stand.id} className="space-y-1 py-3">
             <p>
-              <strong>{stand.name}</strong>, {STAND_WORDS[stand.kind].toLowerCase()},{' '}
-              {STAND_SIDES[stand.side].toLowerCase()}, {show(stand.xM, 'length')} from aft.{' '}
-              {stand.shiftedAt
-                ? 'Moved.'
-                : stand.shiftOn
-                  ? `Move planned for ${DateTime.fromISO(stand.shiftOn).toFormat('ccc d LLL')}.`
-                  : 'No move date set.'}
+              <strong>{stand.name}</strong>
+              {t`, ${STAND_WORDS[stand.kind].toLowerCase()}, ${STAND_SIDES[stand.side].toLowerCase()}, ${show(stand.xM, 'length')} from aft. ${
+                stand.shiftedAt
+                  ? t`Moved.`
+                  : stand.shiftOn
+                    ? t`Move planned for ${DateTime.fromISO(stand.shiftOn).toFormat('ccc d LLL')}.`
+                    : t`No move date set.`
+              }`}
             </p>
             {patches.length > 0 && (
               <p>
-                Hides:{' '}
+                {t`Hides: `}
                 {patches.map((area, i) => (
                   <span key={area.id}>
                     {i > 0 && ', '}
@@ -137,18 +136,20 @@ function StandList({
                 className="btn btn-sm"
                 onClick={() => onAsk('POST', `/stands/${stand.id}/${stand.shiftedAt ? 'put-back' : 'shift'}`)}
               >
-                {stand.shiftedAt ? 'Put it back' : 'Moved now'}
+                {stand.shiftedAt ? t`Put it back` : t`Moved now`}
                 <span className="sr-only"> {stand.name}</span>
               </button>
               <button type="button" className="btn btn-ghost btn-sm" onClick={() => onEdit(stand)}>
-                Change<span className="sr-only"> {stand.name}</span>
+                {t`Change`}
+                <span className="sr-only"> {stand.name}</span>
               </button>
               <button
                 type="button"
                 className="btn btn-ghost btn-sm"
                 onClick={() => onAsk('DELETE', `/stands/${stand.id}`, () => onRemoved(stand))}
               >
-                Delete<span className="sr-only"> {stand.name}</span>
+                {t`Delete`}
+                <span className="sr-only"> {stand.name}</span>
               </button>
             </p>
           </li>

@@ -1,5 +1,6 @@
 import { Link } from 'react-router';
 import type { BuyingView, TradeView } from '../../contract/index.ts';
+import { t } from '../../words.ts';
 import { useYard } from '../api/queries.ts';
 import { useBuying, useTrade } from '../api/supplyQueries.ts';
 import { sayTime } from '../clock/say.ts';
@@ -23,14 +24,15 @@ export function BuyPage() {
   return (
     <div className="max-w-6xl space-y-5 p-3 md:p-6">
       <div className="flex flex-wrap items-baseline justify-between gap-3">
-        <h1 className="text-2xl">Materials: purchasing</h1>
+        <h1 className="text-2xl">{t`Materials: purchasing`}</h1>
         <div className="flex flex-wrap gap-2">
-          <a className="btn btn-ghost" href="/api/v1/shopping.pdf" target="_blank" rel="noreferrer">
-            Shopping list (PDF)
-          </a>
-          <a className="btn btn-ghost" href="/api/v1/shopping.csv" download>
-            As CSV
-          </a>
+          <a
+            className="btn btn-ghost"
+            href="/api/v1/shopping.pdf"
+            target="_blank"
+            rel="noreferrer"
+          >{t`Shopping list (PDF)`}</a>
+          <a className="btn btn-ghost" href="/api/v1/shopping.csv" download>{t`As CSV`}</a>
         </div>
       </div>
       <MaterialsTabs />
@@ -54,7 +56,7 @@ function Buying({ view, zone }: { view: BuyingView; zone: string }) {
   if (nothing)
     return (
       <div className="space-y-6">
-        <p role="status">No paint to buy. Everything needed is in stock or on order.</p>
+        <p role="status">{t`No paint to buy. Everything needed is in stock or on order.`}</p>
         <Extras view={view} />
       </div>
     );
@@ -62,12 +64,13 @@ function Buying({ view, zone }: { view: BuyingView; zone: string }) {
     <div className="space-y-6">
       {view.orders.length > 0 && (
         <p role="status" className="border-line border-l-4 pl-3 text-lg">
-          <strong>{sayMoney(view.total, view.currency)}</strong> for packs that are enough with 90 %
-          certainty.{' '}
-          {view.proven
-            ? 'Nothing cheaper is possible (proven optimal).'
-            : `The cheapest found so far: no purchase costs less than ${sayMoney(view.atLeast, view.currency)}.`}
-          {view.proving && ' Still looking for a cheaper purchase.'}
+          <strong>{sayMoney(view.total, view.currency)}</strong>
+          {t` for packs that are enough with 90 % certainty. ${
+            view.proven
+              ? t`Nothing cheaper is possible (proven optimal).`
+              : t`The cheapest found so far: no purchase costs less than ${sayMoney(view.atLeast, view.currency)}.`
+          }`}
+          {view.proving && t` Still looking for a cheaper purchase.`}
         </p>
       )}
       {view.orders.map((order) => (
@@ -75,17 +78,14 @@ function Buying({ view, zone }: { view: BuyingView; zone: string }) {
       ))}
       {view.unpriced.length > 0 && (
         <section aria-labelledby="unpriced" className="space-y-2">
-          <h2 id="unpriced" className="batten pb-1 text-lg">
-            Needed, but no pack or price entered
-          </h2>
+          <h2 id="unpriced" className="batten pb-1 text-lg">{t`Needed, but no pack or price entered`}</h2>
           <ul className="list-disc pl-5">
             {view.unpriced.map((each) => (
               <li key={`${each.productId} ${each.part} ${each.colour}`}>
                 <Link className="link" to={`/materials/${each.productId}`}>
                   {each.productName}
                 </Link>
-                , {sayPart(each.part, each.colour)}: {sayAmount(show, each.amount, each.unit)}. Add packs to
-                the data sheet, or add a price below.
+                {t`, ${sayPart(each.part, each.colour)}: ${sayAmount(show, each.amount, each.unit)}. Add packs to the data sheet, or add a price below.`}
               </li>
             ))}
           </ul>
@@ -94,8 +94,7 @@ function Buying({ view, zone }: { view: BuyingView; zone: string }) {
       {view.small.length > 0 && <SmallNeeds view={view} />}
       {view.tooEarly.map((each) => (
         <p key={each.productName} className="text-warning font-semibold">
-          {each.productName} has a shelf life of {each.shelfMonths} months and is needed{' '}
-          {sayTime(each.usedAt, zone, Date.parse(view.now))}. Buy it later.
+          {t`${each.productName} has a shelf life of ${each.shelfMonths} months and is needed ${sayTime(each.usedAt, zone, Date.parse(view.now))}. Buy it later.`}
         </p>
       ))}
       <Trades view={view} />
@@ -106,7 +105,7 @@ function Buying({ view, zone }: { view: BuyingView; zone: string }) {
 
 const Extras = ({ view }: { view: BuyingView }) => (
   <UsedUp
-    heading="Thinner, additives and sundries (subtract what you already have)"
+    heading={t`Thinner, additives and sundries (subtract what you already have)`}
     items={view.extras}
     currency={view.currency}
   />
@@ -120,20 +119,18 @@ function Trades({ view }: { view: BuyingView }) {
     <div className="grid gap-6 lg:grid-cols-2">
       {view.runnersUp.length > 0 && (
         <section aria-labelledby="instead" className="space-y-2">
-          <h2 id="instead" className="batten pb-1 text-lg">
-            Next-cheapest options
-          </h2>
+          <h2 id="instead" className="batten pb-1 text-lg">{t`Next-cheapest options`}</h2>
           <ul className="space-y-1">
             {view.runnersUp.map((other) => (
               <li key={JSON.stringify(other.what)}>
                 <strong>+{sayMoney(Math.round(other.more), view.currency)}</strong>
                 {Math.abs(other.left) > 0.005 &&
-                  `, ${show(Math.abs(other.left), 'volume')} ${other.left > 0 ? 'more' : 'less'} left over`}
+                  t`, ${show(Math.abs(other.left), 'volume')} ${other.left > 0 ? t`more` : t`less`} left over`}
                 :{' '}
                 {other.what
                   .map(
                     ({ productName, part, colour, litres, unit, count, supplierName }) =>
-                      `${count} × ${sayAmount(show, litres, unit)} ${productName}${part ? `, ${part} only` : ''}${colour ? `, ${colour}` : ''}${supplierName ? ` (${supplierName})` : ''}`,
+                      `${count} × ${sayAmount(show, litres, unit)} ${productName}${part ? t`, ${part} only` : ''}${colour ? `, ${colour}` : ''}${supplierName ? ` (${supplierName})` : ''}`,
                   )
                   .join('; ')}
               </li>
@@ -143,9 +140,7 @@ function Trades({ view }: { view: BuyingView }) {
       )}
       {left.length > 0 && (
         <section aria-labelledby="left" className="space-y-2">
-          <h2 id="left" className="batten pb-1 text-lg">
-            Expected leftovers
-          </h2>
+          <h2 id="left" className="batten pb-1 text-lg">{t`Expected leftovers`}</h2>
           <ul className="space-y-1">
             {left.map((each) => (
               <li key={`${each.productName} ${each.part} ${each.colour}`}>

@@ -1,5 +1,6 @@
 import { useSearchParams } from 'react-router';
 import type { CostLine, CostsView } from '../../contract/index.ts';
+import { t } from '../../words.ts';
 import { useBoard } from '../api/queries.ts';
 import { useCosts } from '../api/supplyQueries.ts';
 import { Choice } from '../forms/Choice.tsx';
@@ -19,15 +20,15 @@ export function CostsPage() {
   const costs = useCosts(boatId);
   return (
     <div className="max-w-6xl space-y-5 p-3 md:p-6">
-      <h1 className="text-2xl">Materials: costs</h1>
+      <h1 className="text-2xl">{t`Materials: costs`}</h1>
       <MaterialsTabs />
       {board.data && boats.length === 0 ? (
-        <p>No boats yet. Add a boat to see its costs.</p>
+        <p>{t`No boats yet. Add a boat to see its costs.`}</p>
       ) : (
         <>
           <div className="max-w-xs">
             <Choice
-              label="Boat"
+              label={t`Boat`}
               value={boatId}
               choices={boats.map((boat) => [boat.id, boat.name] as const)}
               onChange={(value) => setSearch({ boat: value }, { replace: true })}
@@ -43,12 +44,12 @@ export function CostsPage() {
 }
 
 const KIND_WORDS: Record<CostLine['kind'], string> = {
-  paint: 'Paint',
-  thinner: 'Thinner',
-  sundries: 'Sundries',
-  labour: 'Work',
-  yard: 'Yard',
-  waste: 'Leftover paint',
+  paint: t`Paint`,
+  thinner: t`Thinner`,
+  sundries: t`Sundries`,
+  labour: t`Work`,
+  yard: t`Yard`,
+  waste: t`Leftover paint`,
 };
 
 interface Row {
@@ -78,11 +79,11 @@ function gathered(lines: readonly CostLine[], keyOf: (line: CostLine) => Pick<Ro
   return [...rows.values()].sort((a, b) => Number(a.name === BOAT) - Number(b.name === BOAT));
 }
 
-const BOAT = 'Whole boat';
+const BOAT = t`Whole boat`;
 const byArea = (line: CostLine) =>
   line.areaId === null
     ? { name: BOAT, what: line.kind === 'labour' ? line.what : KIND_WORDS[line.kind] }
-    : { name: line.areaName, what: 'Paint and labour' };
+    : { name: line.areaName, what: t`Paint and labour` };
 const byStep = (line: CostLine) => ({ name: line.areaId === null ? BOAT : line.areaName, what: line.what });
 
 function Costs({ view }: { view: CostsView }) {
@@ -91,33 +92,37 @@ function Costs({ view }: { view: CostsView }) {
   return (
     <div className="space-y-6">
       <p role="status" className="border-line border-l-4 pl-3 text-lg">
-        Planned <strong>{money(total.planned)}</strong> · spent so far <strong>{money(total.soFar)}</strong> ·
-        forecast total <strong>{money(total.forecast)}</strong> · {Math.round(view.hours)} h of labour
+        {t`Planned `}
+        <strong>{money(total.planned)}</strong>
+        {t` · spent so far `}
+        <strong>{money(total.soFar)}</strong>
+        {t` · forecast total `}
+        <strong>{money(total.forecast)}</strong>
+        {t` · ${Math.round(view.hours)} h of labour`}
       </p>
       {view.unpriced.length > 0 && (
-        <p className="text-warning font-semibold">No price, so not included: {view.unpriced.join(', ')}.</p>
+        <p className="text-warning font-semibold">{t`No price, so not included: ${view.unpriced.join(', ')}.`}</p>
       )}
-      {settings.labourPerHour === 0 && <p>No labour rate set. Enter it below.</p>}
+      {settings.labourPerHour === 0 && <p>{t`No labour rate set. Enter it below.`}</p>}
       <CostTable rows={gathered(view.lines, byArea)} money={money} />
       <details>
-        <summary className="text-info target cursor-pointer py-2 underline underline-offset-2">
-          Show all lines
-        </summary>
+        <summary className="text-info target cursor-pointer py-2 underline underline-offset-2">{t`Show all lines`}</summary>
         <CostTable rows={gathered(view.lines, byStep)} money={money} />
       </details>
       <p className="flex flex-wrap gap-3">
-        <a className="btn" href={`/api/v1/boats/${view.boatId}/costs.csv`} download>
-          Export costs (CSV)
-        </a>
+        <a
+          className="btn"
+          href={`/api/v1/boats/${view.boatId}/costs.csv`}
+          download
+        >{t`Export costs (CSV)`}</a>
       </p>
       <section aria-labelledby="quote" className="space-y-3">
-        <h2 id="quote" className="batten pb-1 text-lg">
-          Quote
-        </h2>
+        <h2 id="quote" className="batten pb-1 text-lg">{t`Quote`}</h2>
         <p>
-          Net {money(bill.net)}, tax {money(bill.tax)}
-          {bill.rounding !== 0 && <>, rounding {money(bill.rounding)}</>}:{' '}
-          <strong>{money(bill.gross)}</strong>. Purchase prices are not shown on the quote.
+          {t`Net ${money(bill.net)}, tax ${money(bill.tax)}`}
+          {bill.rounding !== 0 && <>{t`, rounding ${money(bill.rounding)}`}</>}:{' '}
+          <strong>{money(bill.gross)}</strong>
+          {t`. Purchase prices are not shown on the quote.`}
         </p>
         <QuoteForm quote={view.quote} />
         <a
@@ -125,14 +130,10 @@ function Costs({ view }: { view: CostsView }) {
           target="_blank"
           rel="noreferrer"
           href={`/api/v1/boats/${view.boatId}/quote.pdf`}
-        >
-          Quote (PDF)
-        </a>
+        >{t`Quote (PDF)`}</a>
       </section>
       <section aria-labelledby="rules" className="space-y-3">
-        <h2 id="rules" className="batten pb-1 text-lg">
-          Prices and rates
-        </h2>
+        <h2 id="rules" className="batten pb-1 text-lg">{t`Prices and rates`}</h2>
         <TradeForm settings={settings} />
       </section>
     </div>
@@ -144,11 +145,11 @@ function CostTable({ rows, money }: { rows: readonly Row[]; money: (minor: numbe
     <StackedTable className="table">
       <thead>
         <tr>
-          <th scope="col">Area</th>
-          <th scope="col">What</th>
-          <th scope="col">Planned</th>
-          <th scope="col">Spent so far</th>
-          <th scope="col">Forecast total</th>
+          <th scope="col">{t`Area`}</th>
+          <th scope="col">{t`What`}</th>
+          <th scope="col">{t`Planned`}</th>
+          <th scope="col">{t`Spent so far`}</th>
+          <th scope="col">{t`Forecast total`}</th>
         </tr>
       </thead>
       <tbody>

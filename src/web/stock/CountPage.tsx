@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import type { LotView, MovementInput, StockView } from '../../contract/index.ts';
+import { t } from '../../words.ts';
 import { useQueued, useWrite } from '../api/mutations.ts';
 import { AmountStepper } from '../forms/AmountStepper.tsx';
 import { MaterialsTabs } from '../parts/MaterialsTabs.tsx';
@@ -17,10 +18,10 @@ export function CountPage() {
   const stock = useStock();
   return (
     <div className="max-w-3xl space-y-5 p-3 md:p-6">
-      <h1 className="text-2xl">Materials: stock count</h1>
+      <h1 className="text-2xl">{t`Materials: stock count`}</h1>
       <MaterialsTabs />
       <QueryBoundary query={stock}>
-        {(view) => (view.lots.length === 0 ? <p>No stock to count yet.</p> : <Count view={view} />)}
+        {(view) => (view.lots.length === 0 ? <p>{t`No stock to count yet.`}</p> : <Count view={view} />)}
       </QueryBoundary>
     </div>
   );
@@ -50,7 +51,7 @@ function Count({ view }: { view: StockView }) {
         method: 'POST',
         path: '/movements/together',
         body: { id: uuidv7(), movements },
-        what: 'a stock count',
+        what: t`a stock count`,
       },
       {
         onSuccess: (how) => {
@@ -62,8 +63,8 @@ function Count({ view }: { view: StockView }) {
   };
   return (
     <div className="space-y-5">
-      <p>Count only what is in the tin, without cups kept back for patches. If a tin is empty, enter 0.</p>
-      <SearchField label="Search by product, lot number or location" value={search} onChange={setSearch} />
+      <p>{t`Count only what is in the tin, without cups kept back for patches. If a tin is empty, enter 0.`}</p>
+      <SearchField label={t`Search by product, lot number or location`} value={search} onChange={setSearch} />
       <ul className="space-y-6">
         {lots.slice(0, 100).map((lot) => {
           const now = found[lot.id];
@@ -74,11 +75,11 @@ function Count({ view }: { view: StockView }) {
                   {lot.productName}, {sayPart(lot.part, lot.colour)}
                 </strong>
                 <span className="block text-sm">
-                  {[lot.code && `lot ${lot.code}`, lot.place].filter(Boolean).join(' · ')}
+                  {[lot.code && t`lot ${lot.code}`, lot.place].filter(Boolean).join(' · ')}
                 </span>
               </p>
               <AmountStepper
-                label={now === undefined ? `Book ${sayAmount(show, lot.stock.inTin, lot.unit)}` : 'Counted'}
+                label={now === undefined ? t`Book ${sayAmount(show, lot.stock.inTin, lot.unit)}` : t`Counted`}
                 unit={lot.unit}
                 value={now ?? book(lot)}
                 onChange={(value) => {
@@ -95,8 +96,7 @@ function Count({ view }: { view: StockView }) {
                     setFound({ ...found, [lot.id]: book(lot) });
                   }}
                 >
-                  {' '}
-                  Confirm expected{' '}
+                  {t` Confirm expected `}
                 </button>
               ) : (
                 <p
@@ -105,19 +105,19 @@ function Count({ view }: { view: StockView }) {
                   }
                 >
                   {Math.abs(now - lot.stock.inTin) > 0.001
-                    ? `${sayAmount(show, Math.abs(now - lot.stock.inTin), lot.unit)} ${now > lot.stock.inTin ? 'more' : 'less'} than expected`
-                    : 'as expected'}
+                    ? t`${sayAmount(show, Math.abs(now - lot.stock.inTin), lot.unit)} ${now > lot.stock.inTin ? t`more` : t`less`} than expected`
+                    : t`as expected`}
                 </p>
               )}
             </li>
           );
         })}
       </ul>
-      {lots.length > 100 && <p>{lots.length - 100} more not shown. Search to narrow the list.</p>}
+      {lots.length > 100 && <p>{t`${lots.length - 100} more not shown. Search to narrow the list.`}</p>}
       <div className="save-bar space-y-2">
         {kept && (
           <p role="status">
-            {kept === 'arrived' ? 'Count saved.' : 'Count saved on this device, waiting to sync.'}
+            {kept === 'arrived' ? t`Count saved.` : t`Count saved on this device, waiting to sync.`}
           </p>
         )}
         <button
@@ -126,7 +126,7 @@ function Count({ view }: { view: StockView }) {
           disabled={ids.length === 0 || queued.isPending}
           onClick={send}
         >
-          {ids.length === 0 ? 'Nothing counted yet' : `Save ${counted(ids.length, 'count')}`}
+          {ids.length === 0 ? t`Nothing counted yet` : t`Save ${counted(ids.length, 'count')}`}
         </button>
       </div>
       <CountFile />
@@ -141,24 +141,16 @@ function CountFile() {
     write.mutate({ method: 'POST', path: '/lots/count', body: { csv: await file.text() } });
   return (
     <section aria-labelledby="count-file" className="space-y-2">
-      <h2 id="count-file" className="batten pb-1 text-lg">
-        Count on paper or in a spreadsheet
-      </h2>
+      <h2 id="count-file" className="batten pb-1 text-lg">{t`Count on paper or in a spreadsheet`}</h2>
       <p className="flex flex-wrap items-center gap-3">
-        <a className="btn" href="/api/v1/lots.csv" download>
-          Export count sheet (CSV)
-        </a>
+        <a className="btn" href="/api/v1/lots.csv" download>{t`Export count sheet (CSV)`}</a>
         <OpenFile
-          label="Import count sheet (CSV)"
+          label={t`Import count sheet (CSV)`}
           accept=".csv,text/csv"
           onFile={(file) => void read(file)}
         />
       </p>
-      {data && (
-        <p role="status">
-          {counted(data.taken, 'lot')} corrected, {data.same} unchanged.
-        </p>
-      )}
+      {data && <p role="status">{t`${counted(data.taken, 'lot')} corrected, ${data.same} unchanged.`}</p>}
       {error && (
         <p role="alert" className="text-error font-semibold">
           {error.message}

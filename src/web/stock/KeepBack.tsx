@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import type { Area, BenchView, LotView, MovementInput } from '../../contract/index.ts';
 import { shares } from '../../core/mix/index.ts';
+import { t } from '../../words.ts';
 import { useBench } from '../api/benchQueries.ts';
 import { useBoat } from '../api/boatQueries.ts';
 import { useWrite } from '../api/mutations.ts';
@@ -91,10 +92,10 @@ export function KeepBack({
     );
   return (
     <div className="space-y-3">
-      <h3 className="font-semibold">Keep back paint for a patch (unmixed)</h3>
+      <h3 className="font-semibold">{t`Keep back paint for a patch (unmixed)`}</h3>
       <div className="grid gap-3 sm:grid-cols-3">
         <Choice
-          label="Boat"
+          label={t`Boat`}
           value={boat}
           choices={(board.data?.boats ?? []).map((each) => [each.id, each.name] as const)}
           onChange={(value) => {
@@ -104,7 +105,7 @@ export function KeepBack({
         />
         <AreaChoice areas={areas} value={areaId} onChange={setAreaId} />
         <AmountStepper
-          label={`Amount of ${lot.part}`}
+          label={t`Amount of ${lot.part}`}
           unit={lot.unit}
           value={amount}
           min={0.001}
@@ -113,23 +114,20 @@ export function KeepBack({
       </div>
       {share ? (
         <p>
-          {wanted
+          {t`${wanted
             .map(({ part, amount: each }) => `${sayAmount(show, each, lot.unit)} of ${part}`)
-            .join(' and ')}{' '}
-          in separate closed cups with labels. Don’t mix them.
+            .join(' and ')} in separate closed cups with labels. Don’t mix them.`}
         </p>
       ) : (
-        <p className="text-error font-semibold">
-          The data sheet gives no densities, so the ratio can’t be converted. Measure as the data sheet does.
-        </p>
+        <p className="text-error font-semibold">{t`The data sheet gives no densities, so the ratio can’t be converted. Measure as the data sheet does.`}</p>
       )}
       {need !== null && own === null && (
         <p className="text-sm">
-          {show(need, 'volume')} mixed paint is needed for the remaining coats on this area.
+          {t`${show(need, 'volume')} mixed paint is needed for the remaining coats on this area.`}
         </p>
       )}
       {missing && share && (
-        <p className="text-error font-semibold">No usable tin holds enough {missing.part}.</p>
+        <p className="text-error font-semibold">{t`No usable tin holds enough ${missing.part}.`}</p>
       )}
       {write.error && (
         <p role="alert" className="text-error font-semibold">
@@ -141,9 +139,7 @@ export function KeepBack({
         className="btn target"
         disabled={areaId === '' || missing !== undefined || !share || write.isPending}
         onClick={keep}
-      >
-        Keep back paint
-      </button>
+      >{t`Keep back paint`}</button>
     </div>
   );
 }
@@ -161,9 +157,9 @@ function AreaChoice(of: { areas: readonly Area[]; value: string; onChange: (valu
   const areas = [...of.areas].sort((a, b) => Number(b.part !== null) - Number(a.part !== null));
   return (
     <Choice
-      label="For"
+      label={t`For`}
       value={of.value}
-      choices={[['', 'choose the patch'] as const, ...areas.map((area) => [area.id, area.name] as const)]}
+      choices={[['', t`choose the patch`] as const, ...areas.map((area) => [area.id, area.name] as const)]}
       onChange={of.onChange}
     />
   );

@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import type { LotView } from '../../contract/index.ts';
+import { t } from '../../words.ts';
 import { Choice } from '../forms/Choice.tsx';
 import { LABEL_SIZES_SAID } from './labelSizes.ts';
 
@@ -14,22 +15,18 @@ export function Labels({ lots, ticked }: { lots: readonly LotView[]; ticked: Rea
   const chosen = [...ticked].filter((id) => lots.some((lot) => lot.id === id));
   return (
     <section aria-labelledby="labels" className="space-y-3">
-      <h2 id="labels" className="batten pb-1 text-lg">
-        Labels
-      </h2>
+      <h2 id="labels" className="batten pb-1 text-lg">{t`Labels`}</h2>
       <div className="flex flex-wrap items-end gap-3">
-        <Choice label="Size" value={size} choices={LABEL_SIZES_SAID} onChange={setSize} />
+        <Choice label={t`Size`} value={size} choices={LABEL_SIZES_SAID} onChange={setSize} />
         {chosen.length > 0 ? (
           <a
             className="btn btn-primary"
             target="_blank"
             rel="noreferrer"
             href={`/api/v1/labels.pdf?size=${size}&lots=${chosen.slice(0, 200).join(',')}`}
-          >
-            Print labels ({chosen.length})
-          </a>
+          >{t`Print labels (${chosen.length})`}</a>
         ) : (
-          <p className="pb-2">Select tins to print labels for.</p>
+          <p className="pb-2">{t`Select tins to print labels for.`}</p>
         )}
         {[...patches].map(([areaId, name]) => (
           <a
@@ -39,7 +36,7 @@ export function Labels({ lots, ticked }: { lots: readonly LotView[]; ticked: Rea
             rel="noreferrer"
             href={`/api/v1/labels.pdf?size=${size}&areaId=${areaId}`}
           >
-            Print kept-back label: {name}
+            {t`Print kept-back label: ${name}`}
           </a>
         ))}
       </div>

@@ -2,6 +2,7 @@ import { useRef, useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import type { FieldError, Product, ReceiptInput } from '../../contract/index.ts';
 import { perLitreOfPaint } from '../../core/supply/index.ts';
+import { t } from '../../words.ts';
 import { api } from '../api/client.ts';
 import { Choice } from '../forms/Choice.tsx';
 import { FormReader, refusals } from '../forms/canonical.ts';
@@ -25,12 +26,12 @@ interface LotValues {
 export function LotForm({ products, onDone }: { products: readonly Product[]; onDone: () => void }) {
   const [productId, setProductId] = useState(products[0]?.id ?? '');
   const product = products.find(({ id }) => id === productId);
-  if (!product) return <p>No data sheets yet. Add the product’s data sheet first.</p>;
+  if (!product) return <p>{t`No data sheets yet. Add the product’s data sheet first.`}</p>;
   return (
     <div className="board space-y-4 p-4">
       <div className="max-w-sm">
         <Choice
-          label="Product"
+          label={t`Product`}
           value={productId}
           choices={products.map((each) => [each.id, each.name] as const)}
           onChange={setProductId}
@@ -70,7 +71,7 @@ function Fields({ product, onDone }: { product: Product; onDone: () => void }) {
         },
       ];
     });
-    if (lots.length === 0) read.refuse('amounts.0', 'Enter an amount for at least one part.');
+    if (lots.length === 0) read.refuse('amounts.0', t`Enter an amount for at least one part.`);
     const receipt: ReceiptInput = {
       id: ids.current.receipt,
       at: new Date().toISOString(),
@@ -96,36 +97,32 @@ function Fields({ product, onDone }: { product: Product; onDone: () => void }) {
         note: '',
       }}
       submit={submit}
-      button="Add stock"
-      beside={
-        <button type="button" className="btn btn-ghost" onClick={onDone}>
-          Cancel
-        </button>
-      }
+      button={t`Add stock`}
+      beside={<button type="button" className="btn btn-ghost" onClick={onDone}>{t`Cancel`}</button>}
     >
       <div className="grid grid-cols-2 gap-3 sm:grid-cols-3">
         <SelectField
           name="colour"
-          label="Colour"
+          label={t`Colour`}
           choices={colours.map(({ name }) => [name, name] as const)}
         />
         {parts.map((part, i) => (
           <QuantityField
             key={part.name}
             name={`amounts.${i}`}
-            label={`Of ${part.name}`}
+            label={t`Of ${part.name}`}
             quantity={quantity}
           />
         ))}
-        <Field name="code" label="Lot number" hint="Optional" />
-        <DayField name="madeOn" label="Date made" hint="Optional" />
-        <Field name="place" label="Location" />
+        <Field name="code" label={t`Lot number`} hint={t`Optional`} />
+        <DayField name="madeOn" label={t`Date made`} hint={t`Optional`} />
+        <Field name="place" label={t`Location`} />
       </div>
       <div className="flex flex-wrap gap-6">
-        <CheckField name="frost" label="Has been in frost" />
-        <CheckField name="heat" label="Has been in heat" />
+        <CheckField name="frost" label={t`Has been in frost`} />
+        <CheckField name="heat" label={t`Has been in heat`} />
       </div>
-      <Field name="note" label="Note" />
+      <Field name="note" label={t`Note`} />
     </RecordForm>
   );
 }

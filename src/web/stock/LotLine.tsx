@@ -1,4 +1,5 @@
 import type { LotView } from '../../contract/index.ts';
+import { t } from '../../words.ts';
 import { sayCalendarDay, sayTime } from '../clock/say.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { sayAmount, sayPart } from '../words/supply.ts';
@@ -22,11 +23,11 @@ export function LotLine({ lot, lots, zone, now, open, onOpen, ticked, onTick }: 
   const amount = (value: number) => sayAmount(show, value, lot.unit);
   const name = `${lot.productName}, ${sayPart(lot.part, lot.colour)}`;
   const texts = [
-    lot.code && `lot ${lot.code}`,
+    lot.code && t`lot ${lot.code}`,
     lot.place,
-    lot.madeOn && `made ${sayCalendarDay(lot.madeOn)}`,
-    lot.receivedAt && `received ${sayTime(lot.receivedAt, zone, now)}`,
-    lot.stock.openedAt && `opened ${sayTime(lot.stock.openedAt, zone, now)}`,
+    lot.madeOn && t`made ${sayCalendarDay(lot.madeOn)}`,
+    lot.receivedAt && t`received ${sayTime(lot.receivedAt, zone, now)}`,
+    lot.stock.openedAt && t`opened ${sayTime(lot.stock.openedAt, zone, now)}`,
   ].filter(Boolean);
   const below = lot.stock.belowNothingSince;
   return (
@@ -41,38 +42,33 @@ export function LotLine({ lot, lots, zone, now, open, onOpen, ticked, onTick }: 
           />
           <span>
             <strong>{name}</strong>
-            <span className="block text-sm opacity-80">{texts.join(' · ') || 'no details recorded'}</span>
+            <span className="block text-sm opacity-80">{texts.join(' · ') || t`no details recorded`}</span>
           </span>
         </label>
         <span className="text-right">
           <strong className="text-lg tabular-nums">{amount(lot.stock.inTin)}</strong>
           {lot.stock.kept > 1e-6 && (
-            <span className="block text-sm">plus {amount(lot.stock.kept)} kept back</span>
+            <span className="block text-sm">{t`plus ${amount(lot.stock.kept)} kept back`}</span>
           )}
         </span>
         <button
           type="button"
           className="btn btn-sm"
           aria-expanded={open}
-          aria-label={`${open ? 'Close' : 'Log movement'}: ${name}${lot.code ? `, lot ${lot.code}` : ''}`}
+          aria-label={`${open ? 'Close' : t`Log movement`}: ${name}${lot.code ? t`, lot ${lot.code}` : ''}`}
           onClick={() => onOpen(!open)}
         >
-          {open ? 'Close' : 'Log movement'}
+          {open ? t`Close` : t`Log movement`}
         </button>
       </div>
       {lot.coversM2 !== null && (
-        <p className="text-sm">Enough for {show(lot.coversM2, 'area')} (one coat, before losses)</p>
+        <p className="text-sm">{t`Enough for ${show(lot.coversM2, 'area')} (one coat, before losses)`}</p>
       )}
       {below && (
-        <p className="text-error font-semibold">
-          Stock below zero since {sayTime(below, zone, now)}. Something wasn’t logged: count this lot.
-        </p>
+        <p className="text-error font-semibold">{t`Stock below zero since ${sayTime(below, zone, now)}. Something wasn’t logged: count this lot.`}</p>
       )}
       {lot.difference && (
-        <p className="text-warning">
-          Counted {amount(lot.difference.found)} on {sayTime(lot.difference.at, zone, now)}; expected{' '}
-          {amount(lot.difference.expected)}.
-        </p>
+        <p className="text-warning">{t`Counted ${amount(lot.difference.found)} on ${sayTime(lot.difference.at, zone, now)}; expected ${amount(lot.difference.expected)}.`}</p>
       )}
       {lot.notes.map((note) => (
         <p key={note.code} className={note.keepsOut ? 'text-error font-semibold' : 'text-sm'}>
@@ -81,7 +77,7 @@ export function LotLine({ lot, lots, zone, now, open, onOpen, ticked, onTick }: 
       ))}
       {lot.keptFor.map(({ areaId, areaName, boatName, amount: kept }) => (
         <p key={areaId} className="text-sm">
-          {amount(kept)} kept back (unmixed) for {areaName}, {boatName}
+          {t`${amount(kept)} kept back (unmixed) for ${areaName}, ${boatName}`}
         </p>
       ))}
       {open && (

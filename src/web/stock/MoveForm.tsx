@@ -1,20 +1,21 @@
 import { useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import type { LotView, MovementInput } from '../../contract/index.ts';
+import { t } from '../../words.ts';
 import { useQueued, useWrite } from '../api/mutations.ts';
 import { AmountStepper } from '../forms/AmountStepper.tsx';
 import { Choice } from '../forms/Choice.tsx';
 import { useConfirm } from '../parts/Confirm.tsx';
 
 const HAPPENED = [
-  ['counted', 'Counted'],
-  ['received', 'Received'],
-  ['opened', 'Opened'],
-  ['used', 'Used (no batch logged)'],
-  ['lent', 'Lent'],
-  ['returned', 'Returned'],
-  ['spilt', 'Spilt'],
-  ['discarded', 'Discarded'],
+  ['counted', t`Counted`],
+  ['received', t`Received`],
+  ['opened', t`Opened`],
+  ['used', t`Used (no batch logged)`],
+  ['lent', t`Lent`],
+  ['returned', t`Returned`],
+  ['spilt', t`Spilt`],
+  ['discarded', t`Discarded`],
 ] as const satisfies readonly (readonly [MovementInput['kind'], string])[];
 type Happened = (typeof HAPPENED)[number][0];
 
@@ -41,15 +42,15 @@ export function MoveForm({ lot, onDone }: { lot: LotView; onDone: () => void }) 
           note: note.trim(),
           corrects: null,
         } satisfies MovementInput,
-        what: 'stock movement',
+        what: t`stock movement`,
       },
       { onSuccess: onDone },
     );
   const putAway = async () => {
     const sure = await confirm({
-      title: `Archive this lot?`,
-      text: `${lot.productName}, ${lot.part}. The lot’s history is kept.`,
-      action: 'Archive lot',
+      title: t`Archive this lot?`,
+      text: t`${lot.productName}, ${lot.part}. The lot’s history is kept.`,
+      action: t`Archive lot`,
     });
     if (sure) write.mutate({ method: 'DELETE', path: `/lots/${lot.id}` }, { onSuccess: onDone });
   };
@@ -57,7 +58,7 @@ export function MoveForm({ lot, onDone }: { lot: LotView; onDone: () => void }) 
     <div className="space-y-3">
       <div className="grid gap-3 sm:grid-cols-3">
         <Choice
-          label="Type"
+          label={t`Type`}
           value={kind}
           choices={HAPPENED}
           onChange={(value) => {
@@ -67,12 +68,10 @@ export function MoveForm({ lot, onDone }: { lot: LotView; onDone: () => void }) 
           }}
         />
         {kind !== 'opened' && (
-          <AmountStepper label="Amount" unit={lot.unit} value={amount} onChange={setAmount} />
+          <AmountStepper label={t`Amount`} unit={lot.unit} value={amount} onChange={setAmount} />
         )}
         <div>
-          <label htmlFor={`note-${lot.id}`} className="label-caps block pb-1">
-            Note
-          </label>
+          <label htmlFor={`note-${lot.id}`} className="label-caps block pb-1">{t`Note`}</label>
           <input
             id={`note-${lot.id}`}
             className="input target w-full"
@@ -83,11 +82,14 @@ export function MoveForm({ lot, onDone }: { lot: LotView; onDone: () => void }) 
         </div>
       </div>
       <p className="flex flex-wrap gap-3">
-        <button type="button" className="btn btn-primary target" disabled={queued.isPending} onClick={send}>
-          Log movement
-        </button>
+        <button
+          type="button"
+          className="btn btn-primary target"
+          disabled={queued.isPending}
+          onClick={send}
+        >{t`Log movement`}</button>
         <button type="button" className="btn btn-ghost target" onClick={() => void putAway()}>
-          Archive lot{' '}
+          {t`Archive lot `}
         </button>
       </p>
     </div>

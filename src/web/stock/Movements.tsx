@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import type { MovementsView } from '../../contract/index.ts';
+import { t } from '../../words.ts';
 import { useWrite } from '../api/mutations.ts';
 import { useMovements } from '../api/supplyQueries.ts';
 import { sayTime } from '../clock/say.ts';
@@ -16,12 +17,8 @@ export function Movements({ zone, now }: { zone: string; now: number }) {
   return (
     <section aria-labelledby="movements" className="space-y-3">
       <div className="batten flex flex-wrap items-baseline justify-between gap-2 pb-1">
-        <h2 id="movements" className="text-lg">
-          Stock movements
-        </h2>
-        <a className="btn btn-sm btn-ghost" href="/api/v1/movements.csv" download>
-          Export (CSV)
-        </a>
+        <h2 id="movements" className="text-lg">{t`Stock movements`}</h2>
+        <a className="btn btn-sm btn-ghost" href="/api/v1/movements.csv" download>{t`Export (CSV)`}</a>
       </div>
       <QueryBoundary query={query}>{(view) => <List view={view} zone={zone} now={now} />}</QueryBoundary>
     </section>
@@ -33,7 +30,7 @@ function List({ view, zone, now }: { view: MovementsView; zone: string; now: num
   const [all, setAll] = useState(false);
   const write = useWrite();
   const shown = view.movements.filter(({ kind }) => kind !== 'void').slice(0, all ? undefined : FIRST);
-  if (shown.length === 0) return <p>No movements yet.</p>;
+  if (shown.length === 0) return <p>{t`No movements yet.`}</p>;
   return (
     <>
       <ul className="space-y-2">
@@ -45,17 +42,17 @@ function List({ view, zone, now }: { view: MovementsView; zone: string; now: num
               <span className={gone ? 'line-through opacity-70' : ''}>
                 {sayTime(each.at, zone, now)}: {what} {MOVEMENT_WORDS[each.kind]}
                 {each.kind !== 'opened' && <strong> {sayAmount(show, each.amount, each.unit)}</strong>}
-                {each.entryId !== null && ' by a batch'}
+                {each.entryId !== null && t` by a batch`}
                 {each.note !== '' && `: ${each.note}`}
               </span>
               {gone ? (
-                <span className="text-sm">voided</span>
+                <span className="text-sm">{t`voided`}</span>
               ) : (
                 each.entryId === null && (
                   <button
                     type="button"
                     className="btn btn-sm btn-ghost"
-                    aria-label={`Void movement: ${what} ${MOVEMENT_WORDS[each.kind]}`}
+                    aria-label={t`Void movement: ${what} ${MOVEMENT_WORDS[each.kind]}`}
                     onClick={() =>
                       write.mutate({
                         method: 'POST',
@@ -63,9 +60,7 @@ function List({ view, zone, now }: { view: MovementsView; zone: string; now: num
                         body: { id: uuidv7(), lotId: each.lotId, kind: 'void', amount: 0, at: new Date().toISOString(), areaId: null, note: '', corrects: each.id }, // biome-ignore format: one line
                       })
                     }
-                  >
-                    Void
-                  </button>
+                  >{t`Void`}</button>
                 )
               )}
             </li>
@@ -73,11 +68,9 @@ function List({ view, zone, now }: { view: MovementsView; zone: string; now: num
         })}
       </ul>
       {!all && view.movements.length > FIRST && (
-        <button type="button" className="btn btn-sm" onClick={() => setAll(true)}>
-          Show more
-        </button>
+        <button type="button" className="btn btn-sm" onClick={() => setAll(true)}>{t`Show more`}</button>
       )}
-      {all && view.more && <p className="text-sm">Older movements are in the CSV export.</p>}
+      {all && view.more && <p className="text-sm">{t`Older movements are in the CSV export.`}</p>}
     </>
   );
 }

@@ -1,4 +1,5 @@
 import type { PartSupply } from '../../contract/index.ts';
+import { t } from '../../words.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { sayAmount, sayPart } from '../words/supply.ts';
 
@@ -15,26 +16,26 @@ export function NeedBar({ part, most }: { part: PartSupply; most: number }) {
   const pct = (value: number) => `${(100 * Math.max(0, value)) / most}%`;
   const have = part.there + part.keptForThese;
   const texts = [
-    `${sayPart(part.part, part.colour)}: need ${amount(part.likely)}–${amount(part.safe)}`,
-    `in stock ${amount(part.there)}`,
-    part.keptForThese > 0 && `kept back for these areas ${amount(part.keptForThese)}`,
-    part.ordered > 0 && `on order ${amount(part.ordered)}`,
-    part.unusable > 0 && `${amount(part.unusable)} in stock that can’t be used as it is`,
-    part.short > 0 ? `${amount(part.short)} short` : 'enough',
+    t`${sayPart(part.part, part.colour)}: need ${amount(part.likely)}–${amount(part.safe)}`,
+    t`in stock ${amount(part.there)}`,
+    part.keptForThese > 0 && t`kept back for these areas ${amount(part.keptForThese)}`,
+    part.ordered > 0 && t`on order ${amount(part.ordered)}`,
+    part.unusable > 0 && t`${amount(part.unusable)} in stock that can’t be used as it is`,
+    part.short > 0 ? t`${amount(part.short)} short` : t`enough`,
   ].filter(Boolean);
   return (
     <div className="space-y-1">
       <p className="flex flex-wrap items-baseline justify-between gap-x-4">
         <span className="font-semibold">{sayPart(part.part, part.colour)}</span>
         <span className="tabular-nums">
-          Need {amount(part.likely)}–{amount(part.safe)} · in stock {amount(part.there)}{' '}
-          {part.keptForThese > 0 && <> · kept back {amount(part.keptForThese)}</>}{' '}
-          {part.ordered > 0 && <> · on order {amount(part.ordered)}</>}{' '}
-          {part.unusable > 0 && <> · can’t be used as it is {amount(part.unusable)}</>} {' · '}
+          {t`Need ${amount(part.likely)}–${amount(part.safe)} · in stock ${amount(part.there)} `}
+          {part.keptForThese > 0 && <>{t` · kept back ${amount(part.keptForThese)}`}</>}{' '}
+          {part.ordered > 0 && <>{t` · on order ${amount(part.ordered)}`}</>}{' '}
+          {part.unusable > 0 && <>{t` · can’t be used as it is ${amount(part.unusable)}`}</>} {' · '}
           {part.short > 0 ? (
-            <strong className="text-error">{amount(part.short)} short</strong>
+            <strong className="text-error">{t`${amount(part.short)} short`}</strong>
           ) : (
-            <strong className="text-success">enough</strong>
+            <strong className="text-success">{t`enough`}</strong>
           )}
         </span>
       </p>

@@ -3,6 +3,7 @@ import { Link, useSearchParams } from 'react-router';
 import type { MaterialsView, PartSupply, ProductSupply } from '../../contract/index.ts';
 import type { Method } from '../../core/film/index.ts';
 import { SUBSTRATES, type Substrate } from '../../core/system/index.ts';
+import { t } from '../../words.ts';
 import { useBoard, useYard } from '../api/queries.ts';
 import { useMaterials } from '../api/supplyQueries.ts';
 import { Choice } from '../forms/Choice.tsx';
@@ -30,24 +31,24 @@ export function NeedPage() {
   const yard = useYard();
   return (
     <div className="max-w-6xl space-y-5 p-3 md:p-6">
-      <h1 className="text-2xl">Materials: needs</h1>
+      <h1 className="text-2xl">{t`Materials: needs`}</h1>
       <MaterialsTabs />
       <div className="grid max-w-xl gap-3 sm:grid-cols-2">
         <Choice
-          label="Boat"
+          label={t`Boat`}
           value={boatId ?? ''}
           choices={[
-            ['', 'Whole yard'] as const,
+            ['', t`Whole yard`] as const,
             ...(board.data?.boats ?? []).map((boat) => [boat.id, boat.name] as const),
           ]}
           onChange={(value) => setSearch(value ? { boat: value } : {}, { replace: true })}
         />
         {boatId && areas.length > 0 && (
           <Choice
-            label="Area"
+            label={t`Area`}
             value={areaId ?? ''}
             choices={[
-              ['', 'All areas'] as const,
+              ['', t`All areas`] as const,
               ...areas.map(({ areaId: id, areaName }) => [id, areaName] as const),
             ]}
             onChange={(value) =>
@@ -62,7 +63,7 @@ export function NeedPage() {
             key={`${boatId} ${areaId}`}
             view={view}
             of={{ boatId, areaId }}
-            zone={yard.data?.zone ?? 'UTC'}
+            zone={yard.data?.zone ?? t`UTC`}
           />
         )}
       </QueryBoundary>
@@ -88,32 +89,27 @@ function Need({ view, of, zone }: { view: MaterialsView; of: Chosen; zone: strin
   );
   if (view.products.length === 0 && view.unknown.length === 0)
     return (
-      <p className="max-w-prose">
-        No paint needed: all coats are done, or no area has a system yet. Needs are worked out from each
-        area’s system.
-      </p>
+      <p className="max-w-prose">{t`No paint needed: all coats are done, or no area has a system yet. Needs are worked out from each area’s system.`}</p>
     );
   return (
     <div className="space-y-5">
       <p role="status" className="border-line border-l-4 pl-3 text-lg">
         {first ? (
           <>
-            <strong>{counted(short.length, 'product')} short.</strong> First coat affected:{' '}
-            {sayStopped(first.stop, zone, now)}, {first.product.name}{' '}
-            {sayPart(first.part.part, first.part.colour)}.{' '}
+            <strong>{t`${counted(short.length, 'product')} short.`}</strong>
+            {t` First coat affected: ${sayStopped(first.stop, zone, now)}, ${first.product.name} ${sayPart(first.part.part, first.part.colour)}. `}
             <Link className="link" to="/materials/buy">
-              {' '}
-              Show what to buy{' '}
+              {t` Show what to buy `}
             </Link>
           </>
         ) : short.length > 0 ? (
-          <strong>{counted(short.length, 'product')} short.</strong>
+          <strong>{t`${counted(short.length, 'product')} short.`}</strong>
         ) : (
-          <strong>Everything needed is in stock or on order.</strong>
+          <strong>{t`Everything needed is in stock or on order.`}</strong>
         )}
       </p>
       <div className="flex flex-wrap items-end gap-4">
-        <SearchField label="Search by product" value={search} onChange={setSearch} />
+        <SearchField label={t`Search by product`} value={search} onChange={setSearch} />
         <label className="flex items-center gap-2 pb-2">
           <input
             type="checkbox"
@@ -121,7 +117,7 @@ function Need({ view, of, zone }: { view: MaterialsView; of: Chosen; zone: strin
             checked={onlyShort}
             onChange={({ target }) => setOnlyShort(target.checked)}
           />
-          Shortages only
+          {t`Shortages only`}
         </label>
       </div>
       <Legend />
@@ -132,12 +128,10 @@ function Need({ view, of, zone }: { view: MaterialsView; of: Chosen; zone: strin
           </li>
         ))}
       </ul>
-      {shown.length === 0 && <p>No product matches</p>}
+      {shown.length === 0 && <p>{t`No product matches`}</p>}
       {view.unknown.length > 0 && (
         <section aria-labelledby="need-unknown" className="space-y-2">
-          <h2 id="need-unknown" className="batten pb-1 text-lg">
-            Not included
-          </h2>
+          <h2 id="need-unknown" className="batten pb-1 text-lg">{t`Not included`}</h2>
           <ul className="list-disc space-y-1 pl-5">
             {view.unknown.map(({ areaId, areaName, boatId: boat, boatName, productName, reason }) => (
               <li key={`${areaId} ${productName}`}>
@@ -150,7 +144,7 @@ function Need({ view, of, zone }: { view: MaterialsView; of: Chosen; zone: strin
           </ul>
         </section>
       )}
-      <UsedUp heading="Sundries" items={view.sundries} currency={view.currency} />
+      <UsedUp heading={t`Sundries`} items={view.sundries} currency={view.currency} />
     </div>
   );
 }
@@ -158,9 +152,9 @@ function Need({ view, of, zone }: { view: MaterialsView; of: Chosen; zone: strin
 function Legend() {
   return (
     <p className="flex flex-wrap gap-x-6 gap-y-1 text-sm">
-      <span>Upper bar: likely need (solid), safe need (hatched)</span>
-      <span>Lower bar: in stock (solid), on order (outline)</span>
-      <span>Line: safe need</span>
+      <span>{t`Upper bar: likely need (solid), safe need (hatched)`}</span>
+      <span>{t`Lower bar: in stock (solid), on order (outline)`}</span>
+      <span>{t`Line: safe need`}</span>
     </p>
   );
 }
@@ -182,9 +176,10 @@ function ProductNeed(given: { product: ProductSupply; of: Chosen; zone: string; 
           {product.name}
         </Link>
         {new Set(product.parts.map(({ part }) => part)).size > 1 && (
-          <Link className="link text-sm font-normal" to={`/materials/tins/${product.productId}`}>
-            Reconcile tins
-          </Link>
+          <Link
+            className="link text-sm font-normal"
+            to={`/materials/tins/${product.productId}`}
+          >{t`Reconcile tins`}</Link>
         )}
       </h2>
       {product.parts.map((part) => (
@@ -192,38 +187,32 @@ function ProductNeed(given: { product: ProductSupply; of: Chosen; zone: string; 
       ))}
       {product.colours.some(({ cans }) => cans !== null) && (
         <p>
-          Spray cans:{' '}
-          {product.colours
+          {t`Spray cans: ${product.colours
             .flatMap(({ colour, cans }) => (cans === null ? [] : [`${counted(cans, 'can')} ${colour}`]))
-            .join(', ')}
+            .join(', ')}`}
         </p>
       )}
       {stops && (
         <p>
-          First coat affected: <strong>{sayStopped(stops, zone, now)}</strong>
+          {t`First coat affected: `}
+          <strong>{sayStopped(stops, zone, now)}</strong>
         </p>
       )}
       {learned.map(({ colour, safe, safeBySheet }) => (
         <p key={colour} className="text-sm">
-          {colour}: {show(safe, 'volume')} needed (safe estimate, from coats applied here). From the data
-          sheet: {show(safeBySheet, 'volume')}.
+          {t`${colour}: ${show(safe, 'volume')} needed (safe estimate, from coats applied here). From the data sheet: ${show(safeBySheet, 'volume')}.`}
         </p>
       ))}
       {product.learned.map((rate) => (
         <p key={`${rate.method} ${rate.surface}`} className="text-sm">
-          {METHOD_WORDS[rate.method as Method]} on {SUBSTRATES[rate.surface as Substrate]}:{' '}
-          {counted(rate.coats, 'coat')} used {Math.round(rate.mean * 100)} % of the data sheet amount.
-          Estimates use {Math.round(rate.factor * 100)} %: with few coats on record, the data sheet still has{' '}
-          {Math.round((1 - rate.weight) * 100)} % of the weight
-          {rate.outliers.length > 0 && `; ${counted(rate.outliers.length, 'outlier')} left out`}.{' '}
+          {t`${METHOD_WORDS[rate.method as Method]} on ${SUBSTRATES[rate.surface as Substrate]}: ${counted(rate.coats, 'coat')} used ${Math.round(rate.mean * 100)} % of the data sheet amount. Estimates use ${Math.round(rate.factor * 100)} %: with few coats on record, the data sheet still has ${Math.round((1 - rate.weight) * 100)} % of the weight`}
+          {rate.outliers.length > 0 && t`; ${counted(rate.outliers.length, 'outlier')} left out`}.{' '}
           {rate.persons.length > 1 &&
-            `By painter: ${rate.persons.map(({ person, factor, coats }) => `${person} ${Math.round(factor * 100)} % (${counted(coats, 'coat')})`).join(', ')}.`}
+            t`By painter: ${rate.persons.map(({ person, factor, coats }) => `${person} ${Math.round(factor * 100)} % (${counted(coats, 'coat')})`).join(', ')}.`}
         </p>
       ))}
       <details onToggle={(event) => setOpen(event.currentTarget.open)}>
-        <summary className="text-info target cursor-pointer py-2 underline underline-offset-2">
-          How this was worked out
-        </summary>
+        <summary className="text-info target cursor-pointer py-2 underline underline-offset-2">{t`How this was worked out`}</summary>
         {open && <NeedLines product={product} of={of} />}
       </details>
     </article>

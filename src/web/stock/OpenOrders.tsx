@@ -1,6 +1,7 @@
 import { DateTime } from 'luxon';
 import { useState } from 'react';
 import type { PurchaseRecord, TradeView } from '../../contract/index.ts';
+import { t } from '../../words.ts';
 import { useWrite } from '../api/mutations.ts';
 import { useProducts } from '../api/queries.ts';
 import { sayTime } from '../clock/say.ts';
@@ -20,16 +21,14 @@ export function OpenOrders({ trade, zone }: { trade: TradeView; zone: string }) 
   const now = Date.now();
   const nameOf = (id: string) => products.data?.find((each) => each.id === id)?.name ?? '';
   const supplierOf = (id: string | null) =>
-    trade.suppliers.find((each) => each.id === id)?.name ?? 'no supplier recorded';
+    trade.suppliers.find((each) => each.id === id)?.name ?? t`no supplier recorded`;
   if (trade.purchases.length === 0 && !gone) return null;
   return (
     <section aria-labelledby="orders" className="space-y-3">
-      <h2 id="orders" className="batten pb-1 text-lg">
-        Orders
-      </h2>
+      <h2 id="orders" className="batten pb-1 text-lg">{t`Orders`}</h2>
       {gone && (
         <UndoNotice
-          text="Order deleted."
+          text={t`Order deleted.`}
           onUndo={() =>
             write.mutate(
               { method: 'POST', path: `/purchases/${gone.id}/restore` },
@@ -44,11 +43,11 @@ export function OpenOrders({ trade, zone }: { trade: TradeView; zone: string }) 
           <li key={order.id} className="border-base-300 space-y-2 border-b pb-3">
             <p className="flex flex-wrap items-baseline justify-between gap-x-4">
               <span>
-                <strong>{order.receivedAt === null ? 'Ordered' : 'Received'}</strong>{' '}
+                <strong>{order.receivedAt === null ? t`Ordered` : t`Received`}</strong>{' '}
                 {sayTime(order.receivedAt ?? order.orderedAt, zone, now)}, {supplierOf(order.supplierId)}
                 {order.receivedAt === null &&
                   order.dueOn !== null &&
-                  `, due ${DateTime.fromISO(order.dueOn).toFormat('ccc d LLL')}`}
+                  t`, due ${DateTime.fromISO(order.dueOn).toFormat('ccc d LLL')}`}
               </span>
               <span className="tabular-nums">
                 {sayMoney(
@@ -61,15 +60,17 @@ export function OpenOrders({ trade, zone }: { trade: TradeView; zone: string }) 
               {order.lines
                 .map(
                   (line) =>
-                    `${line.count} × ${show(line.litres, packQuantity(line, products.data ?? []))} ${nameOf(line.productId)}${line.part ? `, ${line.part} alone` : ''}${line.colour ? `, ${line.colour}` : ''}`,
+                    `${line.count} × ${show(line.litres, packQuantity(line, products.data ?? []))} ${nameOf(line.productId)}${line.part ? t`, ${line.part} alone` : ''}${line.colour ? `, ${line.colour}` : ''}`,
                 )
                 .join('; ')}
             </p>
             {order.receivedAt === null && receiving !== order.id && (
               <p className="flex flex-wrap gap-2">
-                <button type="button" className="btn btn-primary" onClick={() => setReceiving(order.id)}>
-                  Receive order
-                </button>
+                <button
+                  type="button"
+                  className="btn btn-primary"
+                  onClick={() => setReceiving(order.id)}
+                >{t`Receive order`}</button>
                 <button
                   type="button"
                   className="btn btn-ghost"
@@ -79,9 +80,7 @@ export function OpenOrders({ trade, zone }: { trade: TradeView; zone: string }) 
                       { onSuccess: () => setGone(order) },
                     )
                   }
-                >
-                  Delete order
-                </button>
+                >{t`Delete order`}</button>
               </p>
             )}
             {receiving === order.id && products.data && (

@@ -4,6 +4,7 @@ import { v7 as uuidv7 } from 'uuid';
 import type { FieldError, Offer, OfferInput, Product, TradeView } from '../../contract/index.ts';
 import { fromMinor, perLitreOfPaint } from '../../core/supply/index.ts';
 import { fieldText, fromCanonical, shownUnit } from '../../core/units/index.ts';
+import { t } from '../../words.ts';
 import { api } from '../api/client.ts';
 import { FormReader, refusals } from '../forms/canonical.ts';
 import { Field, QuantityField, SelectField } from '../forms/Field.tsx';
@@ -97,25 +98,21 @@ export function PriceForm(of: {
       base={offer}
       submit={submit}
       {...(offer && { onSaved: onDone })}
-      button={offer ? 'Save price' : 'Add price'}
-      beside={
-        <button type="button" className="btn btn-ghost" onClick={onDone}>
-          Cancel
-        </button>
-      }
+      button={offer ? t`Save price` : t`Add price`}
+      beside={<button type="button" className="btn btn-ghost" onClick={onDone}>{t`Cancel`}</button>}
       className="board space-y-4 p-4"
     >
       <div className="grid grid-cols-2 gap-3 sm:grid-cols-3">
         <SelectField
           name="productId"
-          label="Product"
+          label={t`Product`}
           choices={products.map((each) => [each.id, each.name] as const)}
         />
         <PackFields products={products} />
-        <Field name="price" label="Price" unit={currency} inputMode="decimal" />
+        <Field name="price" label={t`Price`} unit={currency} inputMode="decimal" />
         <SelectField
           name="supplierId"
-          label="Supplier"
+          label={t`Supplier`}
           choices={[
             ['', 'anywhere'] as const,
             ...trade.suppliers.map((each) => [each.id, each.name] as const),
@@ -150,26 +147,26 @@ function PackFields({ products }: { products: readonly Product[] }) {
       {parts.length > 1 && (
         <SelectField
           name="part"
-          label="Holds"
+          label={t`Holds`}
           choices={[
-            ['', 'All parts (kit)'] as const,
-            ...parts.map(({ name }) => [name, `${name} only`] as const),
+            ['', t`All parts (kit)`] as const,
+            ...parts.map(({ name }) => [name, t`${name} only`] as const),
           ]}
         />
       )}
       {coloured && (sheet?.colours.length ?? 0) > 1 && (
         <SelectField
           name="colour"
-          label="Colour"
+          label={t`Colour`}
           choices={[
-            ['', 'All colours'] as const,
+            ['', t`All colours`] as const,
             ...(sheet?.colours ?? []).map(({ name }) => [name, name] as const),
           ]}
         />
       )}
       <QuantityField
         name="litres"
-        label={own.part === null && parts.length > 1 ? 'Pack, mixed' : 'Pack'}
+        label={own.part === null && parts.length > 1 ? t`Pack, mixed` : t`Pack`}
         quantity={packQuantity({ productId, part: own.part }, products)}
       />
     </>
@@ -185,12 +182,17 @@ function Discounts({ currency }: { currency: string }) {
       {fields.map((field, i) => (
         <div key={field.id} className="flex flex-wrap items-end gap-3">
           <div className="w-32">
-            <Field name={`discounts.${i}.from`} label="Discount from" unit="packs" inputMode="numeric" />
+            <Field
+              name={`discounts.${i}.from`}
+              label={t`Discount from`}
+              unit={t`packs`}
+              inputMode="numeric"
+            />
           </div>
           <div className="w-40">
             <Field
               name={`discounts.${i}.price`}
-              label="Discounted price each"
+              label={t`Discounted price each`}
               unit={currency}
               inputMode="decimal"
             />
@@ -198,17 +200,17 @@ function Discounts({ currency }: { currency: string }) {
           <button
             type="button"
             className="btn btn-ghost"
-            aria-label={`Remove discount ${i + 1}`}
+            aria-label={t`Remove discount ${i + 1}`}
             onClick={() => remove(i)}
-          >
-            Remove
-          </button>
+          >{t`Remove`}</button>
         </div>
       ))}
       {fields.length < 5 && (
-        <button type="button" className="btn btn-sm" onClick={() => append({ from: '', price: '' })}>
-          Add quantity discount
-        </button>
+        <button
+          type="button"
+          className="btn btn-sm"
+          onClick={() => append({ from: '', price: '' })}
+        >{t`Add quantity discount`}</button>
       )}
     </div>
   );

@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import type { Offer, Product, TradeView } from '../../contract/index.ts';
+import { t } from '../../words.ts';
 import { useWrite } from '../api/mutations.ts';
 import { useProducts } from '../api/queries.ts';
 import { OpenFile } from '../parts/OpenFile.tsx';
@@ -16,12 +17,10 @@ export function Prices({ trade }: { trade: TradeView }) {
   return (
     <section aria-labelledby="prices" className="space-y-3">
       <div className="batten flex flex-wrap items-baseline justify-between gap-2 pb-1">
-        <h2 id="prices" className="text-lg">
-          Prices
-        </h2>
+        <h2 id="prices" className="text-lg">{t`Prices`}</h2>
         <PriceFile />
       </div>
-      <p className="text-sm">Products without a price here use the packs and prices on their data sheet.</p>
+      <p className="text-sm">{t`Products without a price here use the packs and prices on their data sheet.`}</p>
       <QueryBoundary query={products}>{(list) => <PriceList trade={trade} products={list} />}</QueryBoundary>
     </section>
   );
@@ -35,19 +34,20 @@ function PriceFile() {
   return (
     <div className="flex flex-wrap items-center gap-2">
       {data && (
-        <span role="status">
-          Imported: {data.taken} changed or new, {data.same} unchanged.
-        </span>
+        <span role="status">{t`Imported: ${data.taken} changed or new, ${data.same} unchanged.`}</span>
       )}
       {error && (
         <span role="alert" className="text-error font-semibold">
           {error.message}
         </span>
       )}
-      <OpenFile label="Import prices (CSV)" accept=".csv,text/csv" small onFile={(file) => void read(file)} />
-      <a className="btn btn-sm btn-ghost" href="/api/v1/offers.csv" download>
-        Export prices (CSV)
-      </a>
+      <OpenFile
+        label={t`Import prices (CSV)`}
+        accept=".csv,text/csv"
+        small
+        onFile={(file) => void read(file)}
+      />
+      <a className="btn btn-sm btn-ghost" href="/api/v1/offers.csv" download>{t`Export prices (CSV)`}</a>
     </div>
   );
 }
@@ -62,15 +62,15 @@ function PriceList({ trade, products }: { trade: TradeView; products: readonly P
   const { show } = useUnits();
   const { offers, suppliers, settings } = trade;
   const nameOf = (offer: Offer) => products.find(({ id }) => id === offer.productId)?.name ?? '';
-  const supplierOf = (id: string | null) => suppliers.find((each) => each.id === id)?.name ?? 'any supplier';
+  const supplierOf = (id: string | null) => suppliers.find((each) => each.id === id)?.name ?? t`any supplier`;
   const found = offers.filter((offer) => nameOf(offer).toLowerCase().includes(search.trim().toLowerCase()));
   const offerText = (offer: Offer) =>
-    `${nameOf(offer)}, ${show(offer.litres, packQuantity(offer, products))}${offer.part === null ? '' : `, ${offer.part} alone`}${offer.colour ? `, ${offer.colour}` : ''}`;
+    `${nameOf(offer)}, ${show(offer.litres, packQuantity(offer, products))}${offer.part === null ? '' : t`, ${offer.part} alone`}${offer.colour ? `, ${offer.colour}` : ''}`;
   return (
     <div className="space-y-3">
       {gone && (
         <UndoNotice
-          text={`Price deleted: ${offerText(gone)}.`}
+          text={t`Price deleted: ${offerText(gone)}.`}
           onUndo={() =>
             write.mutate(
               { method: 'POST', path: `/offers/${gone.id}/restore` },
@@ -81,7 +81,7 @@ function PriceList({ trade, products }: { trade: TradeView; products: readonly P
         />
       )}
       {offers.length > 8 && (
-        <SearchField label="Search prices by product" value={search} onChange={setSearch} />
+        <SearchField label={t`Search prices by product`} value={search} onChange={setSearch} />
       )}
       <ul className="space-y-2">
         {found.slice(0, SHOWN).map((offer) =>
@@ -95,23 +95,22 @@ function PriceList({ trade, products }: { trade: TradeView; products: readonly P
                 {offerText(offer)}: <strong>{sayMoney(offer.price, settings.currency)}</strong>,{' '}
                 {supplierOf(offer.supplierId)}
                 {offer.discounts.map(
-                  (step) => `; ${step.from} or more ${sayMoney(step.price, settings.currency)} each`,
+                  (step) => t`; ${step.from} or more ${sayMoney(step.price, settings.currency)} each`,
                 )}
               </span>
               <span className="flex flex-wrap gap-2">
                 <button
                   type="button"
                   className="btn btn-sm"
-                  aria-label={`Edit price: ${offerText(offer)}`}
+                  aria-label={t`Edit price: ${offerText(offer)}`}
                   onClick={() => setOpen(offer.id)}
                 >
-                  {' '}
-                  Edit{' '}
+                  {t` Edit `}
                 </button>
                 <button
                   type="button"
                   className="btn btn-sm btn-ghost"
-                  aria-label={`Delete price: ${offerText(offer)}`}
+                  aria-label={t`Delete price: ${offerText(offer)}`}
                   onClick={() =>
                     write.mutate(
                       { method: 'DELETE', path: `/offers/${offer.id}` },
@@ -119,22 +118,19 @@ function PriceList({ trade, products }: { trade: TradeView; products: readonly P
                     )
                   }
                 >
-                  {' '}
-                  Delete{' '}
+                  {t` Delete `}
                 </button>
               </span>
             </li>
           ),
         )}
       </ul>
-      {found.length > SHOWN && <p>{found.length - SHOWN} more not shown. Search to narrow the list.</p>}
+      {found.length > SHOWN && <p>{t`${found.length - SHOWN} more not shown. Search to narrow the list.`}</p>}
       {open === 'new' ? (
         <PriceForm offer={null} trade={trade} products={products} onDone={() => setOpen(null)} />
       ) : (
         products.length > 0 && (
-          <button type="button" className="btn" onClick={() => setOpen('new')}>
-            Add price
-          </button>
+          <button type="button" className="btn" onClick={() => setOpen('new')}>{t`Add price`}</button>
         )
       )}
     </div>

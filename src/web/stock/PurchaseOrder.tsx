@@ -1,5 +1,6 @@
 import { v7 as uuidv7 } from 'uuid';
 import type { BuyingView, BuyOrder } from '../../contract/index.ts';
+import { t } from '../../words.ts';
 import { useWrite } from '../api/mutations.ts';
 import { sayTime } from '../clock/say.ts';
 import { StackedTable } from '../parts/StackedTable.tsx';
@@ -21,7 +22,7 @@ function productsOf(order: BuyOrder, view: BuyingView) {
       // A part of every colour comes last, and is said to be.
       .sort((a, b) => Number(a.colour === null) - Number(b.colour === null))
       .map((each) =>
-        colour !== null && each.colour === null ? { ...each, part: `${each.part}, all colours` } : each,
+        colour !== null && each.colour === null ? { ...each, part: t`${each.part}, all colours` } : each,
       );
     return { key, name: colour ? `${productName}, ${colour}` : productName, lines, parts };
   });
@@ -62,31 +63,25 @@ export function PurchaseOrder({ order, view, zone }: { order: BuyOrder; view: Bu
       },
     });
   return (
-    <section className="space-y-2" aria-label={order.supplierName ?? 'Any supplier'}>
+    <section className="space-y-2" aria-label={order.supplierName ?? t`Any supplier`}>
       <h2 className="batten flex flex-wrap items-baseline justify-between gap-x-4 pb-1 text-lg">
-        <span>{order.supplierName ?? 'Any supplier'}</span>
+        <span>{order.supplierName ?? t`Any supplier`}</span>
         {order.orderBy && (
           <span className={`text-base ${late ? 'text-signal font-semibold' : ''}`}>
             {late
-              ? 'Needed before it can arrive. Order now.'
-              : `Order by ${sayTime(order.orderBy, zone, now)}`}
+              ? t`Needed before it can arrive. Order now.`
+              : t`Order by ${sayTime(order.orderBy, zone, now)}`}
           </span>
         )}
       </h2>
       <StackedTable className="table">
         <thead>
           <tr>
-            <th scope="col">Product</th>
-            <th scope="col" className="text-right">
-              Safe need
-            </th>
-            <th scope="col">Packs</th>
-            <th scope="col" className="text-right">
-              Likely left over
-            </th>
-            <th scope="col" className="text-right">
-              Price
-            </th>
+            <th scope="col">{t`Product`}</th>
+            <th scope="col" className="text-right">{t`Safe need`}</th>
+            <th scope="col">{t`Packs`}</th>
+            <th scope="col" className="text-right">{t`Likely left over`}</th>
+            <th scope="col" className="text-right">{t`Price`}</th>
           </tr>
         </thead>
         <tbody>
@@ -102,7 +97,7 @@ export function PurchaseOrder({ order, view, zone }: { order: BuyOrder; view: Bu
                 {lines.map((line) => (
                   <span key={`${line.part} ${line.litres}`} className="block">
                     {line.count} × {sayAmount(show, line.litres, line.unit)}
-                    {line.part !== null && ` ${line.part} alone`}
+                    {line.part !== null && t` ${line.part} alone`}
                   </span>
                 ))}
               </td>
@@ -118,20 +113,19 @@ export function PurchaseOrder({ order, view, zone }: { order: BuyOrder; view: Bu
           ))}
         </tbody>
       </StackedTable>
-      {order.delivery > 0 && (
-        <p>
-          Delivery ({order.deliveryDays} days): {money(order.delivery)}
-        </p>
-      )}
+      {order.delivery > 0 && <p>{t`Delivery (${order.deliveryDays} days): ${money(order.delivery)}`}</p>}
       {order.short > 0 && (
         <p className="text-warning font-semibold">
-          {money(order.short)} below the minimum order. Add items you will need anyway.
+          {t`${money(order.short)} below the minimum order. Add items you will need anyway.`}
         </p>
       )}
       <p className="flex flex-wrap items-center gap-3">
-        <button type="button" className="btn btn-primary" disabled={write.isPending} onClick={place}>
-          Mark as ordered
-        </button>
+        <button
+          type="button"
+          className="btn btn-primary"
+          disabled={write.isPending}
+          onClick={place}
+        >{t`Mark as ordered`}</button>
         <strong className="tabular-nums">{money(order.goods + order.delivery)}</strong>
       </p>
     </section>

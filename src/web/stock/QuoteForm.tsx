@@ -1,4 +1,5 @@
 import type { BoatQuoteInput, FieldError } from '../../contract/index.ts';
+import { t } from '../../words.ts';
 import { api } from '../api/client.ts';
 import { FormReader, refusals } from '../forms/canonical.ts';
 import { Field, TextArea } from '../forms/Field.tsx';
@@ -29,13 +30,13 @@ export function QuoteForm({ quote }: { quote: BoatQuoteInput }) {
       number: values.number.trim(),
       customer: values.customer.trim(),
       validDays:
-        values.validDays.trim() === '' ? 0 : read.number('validDays', 'days valid', values.validDays),
+        values.validDays.trim() === '' ? 0 : read.number('validDays', t`days valid`, values.validDays),
       terms: values.terms,
       title: values.title.trim(),
       intro: values.intro,
       closing: values.closing,
       yardDays:
-        values.yardDays.trim() === '' ? 0 : read.number('yardDays', 'days in the yard', values.yardDays),
+        values.yardDays.trim() === '' ? 0 : read.number('yardDays', t`days in the yard`, values.yardDays),
       version: over.version ?? quote.version,
     };
     const errors = await refusals((c) => c.boatQuote, body, read);
@@ -57,25 +58,25 @@ export function QuoteForm({ quote }: { quote: BoatQuoteInput }) {
       }}
       base={quote}
       submit={submit}
-      button="Save quote text"
+      button={t`Save quote text`}
     >
       <div className="grid gap-3 sm:grid-cols-3">
         <div className="sm:col-span-2">
-          <Field name="title" label="Title" placeholder="Quote for …" />
+          <Field name="title" label={t`Title`} placeholder={t`Quote for …`} />
         </div>
-        <Field name="number" label="Quote number" />
-        <TextArea name="customer" label="Customer (name and address)" rows={3} />
+        <Field name="number" label={t`Quote number`} />
+        <TextArea name="customer" label={t`Customer (name and address)`} rows={3} />
         <Field
           name="validDays"
-          label="Days valid"
+          label={t`Days valid`}
           inputMode="numeric"
-          hint="Leave empty for a quote without an end date."
+          hint={t`Leave empty for a quote without an end date.`}
         />
-        <Field name="yardDays" label="Days in yard" inputMode="decimal" />
+        <Field name="yardDays" label={t`Days in yard`} inputMode="decimal" />
       </div>
-      <TextArea name="intro" label="Introduction" rows={3} />
-      <TextArea name="terms" label="Terms" rows={3} />
-      <TextArea name="closing" label="Closing text" rows={3} />
+      <TextArea name="intro" label={t`Introduction`} rows={3} />
+      <TextArea name="terms" label={t`Terms`} rows={3} />
+      <TextArea name="closing" label={t`Closing text`} rows={3} />
     </RecordForm>
   );
 }

@@ -3,6 +3,7 @@ import { v7 as uuidv7 } from 'uuid';
 import type { FieldError, LotInput, Product, PurchaseRecord, ReceiptInput } from '../../contract/index.ts';
 import { type CurrencyCode, kitContents, shareOut } from '../../core/supply/index.ts';
 import { fieldText, fromCanonical, shownUnit } from '../../core/units/index.ts';
+import { t } from '../../words.ts';
 import { api } from '../api/client.ts';
 import { FormReader, refusals } from '../forms/canonical.ts';
 import { DayField } from '../forms/DayField.tsx';
@@ -97,27 +98,27 @@ export function ReceiveForm(of: {
         })),
       }}
       submit={submit}
-      button="Add to stock"
-      beside={
-        <button type="button" className="btn btn-ghost" onClick={onDone}>
-          Cancel
-        </button>
-      }
+      button={t`Add to stock`}
+      beside={<button type="button" className="btn btn-ghost" onClick={onDone}>{t`Cancel`}</button>}
       className="board space-y-4 p-4"
     >
-      <p>Enter what arrived, base and hardener separately.</p>
+      <p>{t`Enter what arrived, base and hardener separately.`}</p>
       {came.map((lot, i) => (
         <fieldset key={ids.current.lots[i]} className="grid gap-3 sm:grid-cols-3">
           <legend className="pb-1 font-semibold">
             {lot.name}: {sayPart(lot.part, lot.colour)}
           </legend>
-          <QuantityField name={`lots.${i}.amount`} label="Amount" quantity={quantityOf(lot)} />
-          <Field name={`lots.${i}.code`} label="Lot number" hint="Optional" />
-          <DayField name={`lots.${i}.madeOn`} label="Date made" hint="Optional" />
+          <QuantityField name={`lots.${i}.amount`} label={t`Amount`} quantity={quantityOf(lot)} />
+          <Field name={`lots.${i}.code`} label={t`Lot number`} hint={t`Optional`} />
+          <DayField name={`lots.${i}.madeOn`} label={t`Date made`} hint={t`Optional`} />
         </fieldset>
       ))}
       <div className="max-w-sm">
-        <Field name="place" label="Location" hint="Keep solvents outside the boat, in a ventilated place." />
+        <Field
+          name="place"
+          label={t`Location`}
+          hint={t`Keep solvents outside the boat, in a ventilated place.`}
+        />
       </div>
     </RecordForm>
   );

@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import type { LotView, StockView } from '../../contract/index.ts';
+import { t } from '../../words.ts';
 import { useProducts, useYard } from '../api/queries.ts';
 import { Choice } from '../forms/Choice.tsx';
 import { MaterialsTabs } from '../parts/MaterialsTabs.tsx';
@@ -18,20 +19,20 @@ export function StockPage() {
   const yard = useYard();
   return (
     <div className="max-w-6xl space-y-5 p-3 md:p-6">
-      <h1 className="text-2xl">Materials: stock</h1>
+      <h1 className="text-2xl">{t`Materials: stock`}</h1>
       <MaterialsTabs />
       <QueryBoundary query={stock}>
-        {(view) => <Store view={view} zone={yard.data?.zone ?? 'UTC'} />}
+        {(view) => <Store view={view} zone={yard.data?.zone ?? t`UTC`} />}
       </QueryBoundary>
     </div>
   );
 }
 
 const SHOWS = {
-  all: 'All lots',
-  left: 'Opened',
-  kept: 'Kept back',
-  watch: 'Needs attention',
+  all: t`All lots`,
+  left: t`Opened`,
+  kept: t`Kept back`,
+  watch: t`Needs attention`,
 } as const;
 type Shows = keyof typeof SHOWS;
 
@@ -70,23 +71,24 @@ function Store({ view, zone }: { view: StockView; zone: string }) {
     <div className="space-y-5">
       {view.solventStore && <p className="border-line border-l-4 pl-3 text-sm">{view.solventStore}</p>}
       <div className="flex flex-wrap items-end gap-4">
-        <SearchField label="Search by product, lot number or location" value={search} onChange={setSearch} />
+        <SearchField
+          label={t`Search by product, lot number or location`}
+          value={search}
+          onChange={setSearch}
+        />
         <Choice
-          label="Filter"
+          label={t`Filter`}
           value={which}
           choices={Object.entries(SHOWS)}
           onChange={(value) => setWhich(value as Shows)}
         />
         <button type="button" className="btn btn-primary" onClick={() => setAdding(!adding)}>
-          {adding ? 'Close' : 'Add stock'}
+          {adding ? t`Close` : t`Add stock`}
         </button>
       </div>
       {adding && products.data && <LotForm products={products.data} onDone={() => setAdding(false)} />}
       {view.lots.length === 0 ? (
-        <p className="max-w-prose">
-          No stock yet. Add stock here, or receive an order on the Purchasing page. After that, batches mixed
-          on the bench are deducted automatically.
-        </p>
+        <p className="max-w-prose">{t`No stock yet. Add stock here, or receive an order on the Purchasing page. After that, batches mixed on the bench are deducted automatically.`}</p>
       ) : (
         <>
           <p role="status" className="text-sm">
@@ -109,7 +111,9 @@ function Store({ view, zone }: { view: StockView; zone: string }) {
               />
             ))}
           </ul>
-          {found.length > MOST && <p>{found.length - MOST} more not shown. Search to narrow the list.</p>}
+          {found.length > MOST && (
+            <p>{t`${found.length - MOST} more not shown. Search to narrow the list.`}</p>
+          )}
           <Labels lots={view.lots} ticked={ticked} />
         </>
       )}

@@ -2,6 +2,7 @@ import { useRef, useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import type { FieldError, SupplierInput, SupplierRecord, TradeView } from '../../contract/index.ts';
 import { type CurrencyCode, fromMinor } from '../../core/supply/index.ts';
+import { t } from '../../words.ts';
 import { api } from '../api/client.ts';
 import { useWrite } from '../api/mutations.ts';
 import { FormReader, refusals } from '../forms/canonical.ts';
@@ -22,12 +23,10 @@ export function Suppliers({ trade }: { trade: TradeView }) {
   const money = (minor: number) => sayMoney(minor, settings.currency);
   return (
     <section aria-labelledby="suppliers" className="space-y-3">
-      <h2 id="suppliers" className="batten pb-1 text-lg">
-        Suppliers
-      </h2>
+      <h2 id="suppliers" className="batten pb-1 text-lg">{t`Suppliers`}</h2>
       {gone && (
         <UndoNotice
-          text={`${gone.name} deleted.`}
+          text={t`${gone.name} deleted.`}
           onUndo={() =>
             write.mutate(
               { method: 'POST', path: `/suppliers/${gone.id}/restore` },
@@ -37,7 +36,7 @@ export function Suppliers({ trade }: { trade: TradeView }) {
           onGone={() => setGone(null)}
         />
       )}
-      {suppliers.length === 0 && <p>No suppliers yet. Any supplier’s packs are considered.</p>}
+      {suppliers.length === 0 && <p>{t`No suppliers yet. Any supplier’s packs are considered.`}</p>}
       <ul className="space-y-3">
         {suppliers.map((supplier) =>
           open === supplier.id ? (
@@ -47,13 +46,14 @@ export function Suppliers({ trade }: { trade: TradeView }) {
           ) : (
             <li key={supplier.id} className="flex flex-wrap items-center justify-between gap-3">
               <span>
-                <strong>{supplier.name}</strong>: delivery {money(supplier.delivery)} in{' '}
-                {counted(supplier.deliveryDays, 'day')}
-                {supplier.minOrder > 0 && `, smallest order ${money(supplier.minOrder)}`}
+                <strong>{supplier.name}</strong>
+                {t`: delivery ${money(supplier.delivery)} in ${counted(supplier.deliveryDays, 'day')}`}
+                {supplier.minOrder > 0 && t`, smallest order ${money(supplier.minOrder)}`}
               </span>
               <span className="flex flex-wrap gap-2">
                 <button type="button" className="btn btn-sm" onClick={() => setOpen(supplier.id)}>
-                  Edit<span className="sr-only"> {supplier.name}</span>
+                  {t`Edit`}
+                  <span className="sr-only"> {supplier.name}</span>
                 </button>
                 <button
                   type="button"
@@ -65,7 +65,8 @@ export function Suppliers({ trade }: { trade: TradeView }) {
                     )
                   }
                 >
-                  Delete<span className="sr-only"> {supplier.name}</span>
+                  {t`Delete`}
+                  <span className="sr-only"> {supplier.name}</span>
                 </button>
               </span>
             </li>
@@ -75,9 +76,7 @@ export function Suppliers({ trade }: { trade: TradeView }) {
       {open === 'new' ? (
         <SupplierForm supplier={null} currency={settings.currency} onDone={() => setOpen(null)} />
       ) : (
-        <button type="button" className="btn" onClick={() => setOpen('new')}>
-          Add supplier
-        </button>
+        <button type="button" className="btn" onClick={() => setOpen('new')}>{t`Add supplier`}</button>
       )}
     </section>
   );
@@ -104,12 +103,12 @@ function SupplierForm(of: { supplier: SupplierRecord | null; currency: CurrencyC
     const input: SupplierInput = {
       id: id.current,
       name: values.name.trim(),
-      delivery: minorOf(read, 'delivery', 'Delivery charge', values.delivery, currency),
-      minOrder: minorOf(read, 'minOrder', 'Minimum order', values.minOrder, currency),
+      delivery: minorOf(read, 'delivery', t`Delivery charge`, values.delivery, currency),
+      minOrder: minorOf(read, 'minOrder', t`Minimum order`, values.minOrder, currency),
       deliveryDays:
         values.deliveryDays.trim() === ''
           ? 0
-          : read.number('deliveryDays', 'Delivery time', values.deliveryDays),
+          : read.number('deliveryDays', t`Delivery time`, values.deliveryDays),
       note: values.note,
     };
     const body = supplier ? { ...input, version: over.version ?? supplier.version } : input;
@@ -131,21 +130,17 @@ function SupplierForm(of: { supplier: SupplierRecord | null; currency: CurrencyC
       base={supplier}
       submit={submit}
       {...(supplier && { onSaved: onDone })}
-      button={supplier ? 'Save supplier' : 'Add the supplier'}
-      beside={
-        <button type="button" className="btn btn-ghost" onClick={onDone}>
-          Cancel
-        </button>
-      }
+      button={supplier ? t`Save supplier` : t`Add the supplier`}
+      beside={<button type="button" className="btn btn-ghost" onClick={onDone}>{t`Cancel`}</button>}
       className="board space-y-4 p-4"
     >
       <div className="grid grid-cols-2 gap-3 sm:grid-cols-4">
-        <Field name="name" label="Name" />
-        <Field name="delivery" label="Delivery charge" unit={currency} inputMode="decimal" />
-        <Field name="minOrder" label="Minimum order" unit={currency} inputMode="decimal" />
-        <Field name="deliveryDays" label="Delivery time, days" inputMode="numeric" />
+        <Field name="name" label={t`Name`} />
+        <Field name="delivery" label={t`Delivery charge`} unit={currency} inputMode="decimal" />
+        <Field name="minOrder" label={t`Minimum order`} unit={currency} inputMode="decimal" />
+        <Field name="deliveryDays" label={t`Delivery time, days`} inputMode="numeric" />
       </div>
-      <TextArea name="note" label="Note" />
+      <TextArea name="note" label={t`Note`} />
     </RecordForm>
   );
 }

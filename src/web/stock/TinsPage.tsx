@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { useParams } from 'react-router';
+import { t } from '../../words.ts';
 import { useProducts, useYard } from '../api/queries.ts';
 import { useTins } from '../api/supplyQueries.ts';
 import { Choice } from '../forms/Choice.tsx';
@@ -16,12 +17,12 @@ export function TinsPage() {
   const yard = useYard();
   return (
     <div className="max-w-4xl space-y-5 p-3 md:p-6">
-      <h1 className="text-2xl">Reconcile tins</h1>
+      <h1 className="text-2xl">{t`Reconcile tins`}</h1>
       <MaterialsTabs />
       <QueryBoundary query={products}>
         {(list) => {
           const product = list.find(({ id }) => id === productId);
-          if (!product) return <p>Product not found.</p>;
+          if (!product) return <p>{t`Product not found.`}</p>;
           return (
             <QueryBoundary query={tins}>
               {(view) => (
@@ -29,7 +30,7 @@ export function TinsPage() {
                   {product.sheet.colours.length > 1 && (
                     <div className="max-w-xs">
                       <Choice
-                        label="Colour"
+                        label={t`Colour`}
                         value={view.colour}
                         choices={product.sheet.colours.map(({ name }) => [name, name] as const)}
                         onChange={setColour}
@@ -40,7 +41,7 @@ export function TinsPage() {
                     key={`${view.colour} ${view.since} ${view.batches.length}`}
                     view={view}
                     product={product}
-                    zone={yard.data?.zone ?? 'UTC'}
+                    zone={yard.data?.zone ?? t`UTC`}
                   />
                 </div>
               )}

@@ -8,6 +8,7 @@ import {
   type SundryItem,
 } from '../../core/supply/index.ts';
 import { fieldText, fromCanonical, shownUnit } from '../../core/units/index.ts';
+import { t } from '../../words.ts';
 import { api } from '../api/client.ts';
 import { FormReader, refusals } from '../forms/canonical.ts';
 import { CheckField, Field, SelectField, TextArea } from '../forms/Field.tsx';
@@ -49,10 +50,10 @@ export function TradeForm({ settings }: { settings: TradeSettings }) {
     const filled = (of: Record<string, string>) => ITEMS.filter((item) => (of[item] ?? '').trim() !== '');
     const body: TradeSettings = {
       currency,
-      taxRate: values.tax.trim() === '' ? 0 : read.percent('tax', 'tax rate', values.tax),
+      taxRate: values.tax.trim() === '' ? 0 : read.percent('tax', t`tax rate`, values.tax),
       roundingStep: values.step.trim() === '' ? 1 : Math.max(1, minor('step', 'rounding', values.step)),
-      labourPerHour: minor('labour', 'Labour rate', values.labour),
-      yardDay: minor('yardDay', 'Yard charge', values.yardDay),
+      labourPerHour: minor('labour', t`Labour rate`, values.labour),
+      yardDay: minor('yardDay', t`Yard charge`, values.yardDay),
       markup: values.markup.trim() === '' ? 0 : read.percent('markup', 'markup', values.markup),
       useLearned: values.useLearned,
       workRates: Object.fromEntries(
@@ -121,38 +122,41 @@ export function TradeForm({ settings }: { settings: TradeSettings }) {
       }}
       base={settings}
       submit={submit}
-      button="Save prices and rates"
+      button={t`Save prices and rates`}
     >
       <div className="grid grid-cols-2 gap-3 sm:grid-cols-4">
         <SelectField
           name="currency"
-          label="Currency"
+          label={t`Currency`}
           choices={CURRENCIES.map((code) => [code, code] as const)}
         />
-        <Field name="tax" label="Tax rate" unit="%" inputMode="decimal" />
+        <Field name="tax" label={t`Tax rate`} unit="%" inputMode="decimal" />
         <Field
           name="step"
-          label="Rounded to"
+          label={t`Rounded to`}
           unit={settings.currency}
           inputMode="decimal"
-          hint="Leave empty for no rounding"
+          hint={t`Leave empty for no rounding`}
         />
-        <Field name="labour" label="Labour rate per hour" unit={settings.currency} inputMode="decimal" />
-        <Field name="yardDay" label="Yard charge per day" unit={settings.currency} inputMode="decimal" />
-        <Field name="markup" label="Markup on materials" unit="%" inputMode="decimal" />
-        <TextArea name="address" label="Yard name and address (for quotes)" rows={3} />
-        <Field name="thinner" label="Thinner price per litre" unit={settings.currency} inputMode="decimal" />
+        <Field name="labour" label={t`Labour rate per hour`} unit={settings.currency} inputMode="decimal" />
+        <Field name="yardDay" label={t`Yard charge per day`} unit={settings.currency} inputMode="decimal" />
+        <Field name="markup" label={t`Markup on materials`} unit="%" inputMode="decimal" />
+        <TextArea name="address" label={t`Yard name and address (for quotes)`} rows={3} />
+        <Field
+          name="thinner"
+          label={t`Thinner price per litre`}
+          unit={settings.currency}
+          inputMode="decimal"
+        />
       </div>
       <CheckField
         name="useLearned"
-        label="Use learned rates for needs"
-        hint="Based on what coats here really used. With few coats on record, the data sheet still counts. The Needs page shows how much."
+        label={t`Use learned rates for needs`}
+        hint={t`Based on what coats here really used. With few coats on record, the data sheet still counts. The Needs page shows how much.`}
       />
       <WorkRateFields />
       <details>
-        <summary className="text-info target cursor-pointer py-2 underline underline-offset-2">
-          Sundries: custom rates and prices
-        </summary>
+        <summary className="text-info target cursor-pointer py-2 underline underline-offset-2">{t`Sundries: custom rates and prices`}</summary>
         <div className="space-y-3">
           {ITEMS.map((item) => (
             <fieldset key={item} className="grid grid-cols-2 items-end gap-3 sm:grid-cols-[2fr_1fr_1fr]">
@@ -162,11 +166,11 @@ export function TradeForm({ settings }: { settings: TradeSettings }) {
               </p>
               <Field
                 name={`rates.${item}`}
-                label="Custom rate"
+                label={t`Custom rate`}
                 inputMode="decimal"
                 placeholder={fieldText(SUNDRIES[item].rate)}
               />
-              <Field name={`prices.${item}`} label="Price" unit={settings.currency} inputMode="decimal" />
+              <Field name={`prices.${item}`} label={t`Price`} unit={settings.currency} inputMode="decimal" />
             </fieldset>
           ))}
         </div>

@@ -13,8 +13,7 @@ function sayAmountOf({ amount, unit }: SundryView, show: Units['show']): string 
     case 'm':
       return show(amount, 'length');
     default:
-      // One pair, not one pairs.
-      return counted(amount, unit.replace(/s$/, ''));
+      return counted(amount, unit === 'pairs' ? 'pair' : 'piece');
   }
 }
 

@@ -3,6 +3,7 @@ import { useFormContext } from 'react-hook-form';
 import { v7 as uuidv7 } from 'uuid';
 import type { Area, Boat, FieldError, PartOf } from '../../contract/index.ts';
 import { SUBSTRATES } from '../../core/system/index.ts';
+import { t } from '../../words.ts';
 import { api } from '../api/client.ts';
 import { useYard } from '../api/queries.ts';
 import { FormReader, refusals } from '../forms/canonical.ts';
@@ -33,15 +34,15 @@ interface Props {
 }
 
 const FIELD_WORDS: Record<string, string> = {
-  name: 'the name',
-  measures: 'the measurements',
-  estimates: 'the other estimates',
-  chosenWay: 'the size to use',
-  surroundings: 'the shelter',
-  earlierShelters: 'the earlier shelters',
-  zone: 'the part of the boat',
-  spread: 'the uncertainty',
-  note: 'the note',
+  name: t`the name`,
+  measures: t`the measurements`,
+  estimates: t`the other estimates`,
+  chosenWay: t`the size to use`,
+  surroundings: t`the shelter`,
+  earlierShelters: t`the earlier shelters`,
+  zone: t`the part of the boat`,
+  spread: t`the uncertainty`,
+  note: t`the note`,
 };
 
 /** Everything about one area: what it is, what it stands, and its measuring sheet. */
@@ -83,39 +84,39 @@ export function AreaEditor({ boat, area, onSaved, onRemoved, onCancel }: Props) 
       values={values}
       submit={submit}
       {...(area && { onSaved: saved })}
-      button={area ? 'Save area' : 'Add area'}
+      button={area ? t`Save area` : t`Add area`}
       base={area}
       fieldWords={FIELD_WORDS}
       beside={
         <>
-          <button type="button" className="btn btn-ghost" onClick={onCancel}>
-            Cancel
-          </button>
+          <button type="button" className="btn btn-ghost" onClick={onCancel}>{t`Cancel`}</button>
           {area && onRemoved && (
-            <button type="button" className="btn btn-ghost ml-auto" onClick={onRemoved}>
-              Delete area
-            </button>
+            <button
+              type="button"
+              className="btn btn-ghost ml-auto"
+              onClick={onRemoved}
+            >{t`Delete area`}</button>
           )}
         </>
       }
     >
       <div className="grid gap-3 sm:grid-cols-2">
-        <Field name="name" label="Name" autoFocus={!area} placeholder="Bottom port" />
+        <Field name="name" label={t`Name`} autoFocus={!area} placeholder={t`Bottom port`} />
         {boat.kind !== 'parts' && (
           <>
             <ZoneChoice />
-            <SelectField name="side" label="Side" choices={choices(SIDE_WORDS)} />
+            <SelectField name="side" label={t`Side`} choices={choices(SIDE_WORDS)} />
           </>
         )}
-        <SelectField name="substrate" label="Substrate" choices={choices(SUBSTRATES)} />
-        <SelectField name="service" label="Exposure" choices={choices(SERVICE_WORDS)} />
+        <SelectField name="substrate" label={t`Substrate`} choices={choices(SUBSTRATES)} />
+        <SelectField name="service" label={t`Exposure`} choices={choices(SERVICE_WORDS)} />
         <ShelterFields zone={zone} saved={area ? values.surroundings : null} />
-        <SelectField name="oldCoating" label="Existing coating" choices={choices(OLD_COATING_WORDS)} />
+        <SelectField name="oldCoating" label={t`Existing coating`} choices={choices(OLD_COATING_WORDS)} />
         {boat.kind !== 'parts' && (
           <CheckField
             name="highWear"
-            label="High wear"
-            hint="Leading edges, bottom of the keel, waterline band. Gets an extra coat."
+            label={t`High wear`}
+            hint={t`Leading edges, bottom of the keel, waterline band. Gets an extra coat.`}
           />
         )}
       </div>
@@ -123,13 +124,10 @@ export function AreaEditor({ boat, area, onSaved, onRemoved, onCancel }: Props) 
       <MeasureFields />
       <WaysFields boat={boat} />
       <div className="grid gap-3 sm:grid-cols-[8rem_1fr]">
-        <Field name="spread" label="Uncertainty ±" unit="%" inputMode="decimal" />
-        <TextArea name="note" label="Note" rows={1} />
+        <Field name="spread" label={t`Uncertainty ±`} unit="%" inputMode="decimal" />
+        <TextArea name="note" label={t`Note`} rows={1} />
       </div>
-      <p className="text-sm opacity-80">
-        Lengths are in {show(1, 'length', { digits: 0 }).replace(/^[\d.]+ /, '')}. You can also type a unit:
-        12 ft, 350 mm.
-      </p>
+      <p className="text-sm opacity-80">{t`Lengths are in ${show(1, 'length', { digits: 0 }).replace(/^[\d.]+ /, '')}. You can also type a unit: 12 ft, 350 mm.`}</p>
     </RecordForm>
   );
 }
@@ -138,11 +136,11 @@ export function AreaEditor({ boat, area, onSaved, onRemoved, onCancel }: Props) 
 function PartFields({ part }: { part: PartOf }) {
   return (
     <fieldset className="space-y-2">
-      <legend className="lettered pb-1">Split off: {PART_WORDS[part.kind]}</legend>
+      <legend className="lettered pb-1">{t`Split off: ${PART_WORDS[part.kind]}`}</legend>
       <CheckField
         name="part.sharesSystem"
-        label="Use the system of the original area"
-        hint="Untick to give it a separate system, which starts empty."
+        label={t`Use the system of the original area`}
+        hint={t`Untick to give it a separate system, which starts empty.`}
       />
     </fieldset>
   );
@@ -153,7 +151,7 @@ function ZoneChoice() {
   return (
     <SelectField
       name="zone"
-      label="Part of the boat"
+      label={t`Part of the boat`}
       choices={choices(ZONE_WORDS)}
       onChosen={(zone) => {
         if (!formState.dirtyFields.service) setValue('service', USUAL_SERVICE[zone as AreaValues['zone']]);

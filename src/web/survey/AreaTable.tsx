@@ -1,6 +1,7 @@
 import { createColumnHelper } from '@tanstack/react-table';
 import { Link } from 'react-router';
 import { SUBSTRATES } from '../../core/system/index.ts';
+import { t } from '../../words.ts';
 import type { AreaRow } from '../parts/drawing/drawnRows.ts';
 import { Scroller } from '../parts/Scroller.tsx';
 import { SearchField } from '../parts/SearchField.tsx';
@@ -16,13 +17,13 @@ import { PART_WORDS } from '../words/survey.ts';
 const column = createColumnHelper<AreaRow>();
 const COLUMNS = [
   column.accessor('number', { header: 'No.' }),
-  column.accessor('name', { header: 'Area' }),
+  column.accessor('name', { header: t`Area` }),
   column.accessor(({ part, substrate }) => (part ? '' : SUBSTRATES[substrate]), {
     id: 'substrate',
-    header: 'Substrate',
+    header: t`Substrate`,
   }),
   column.accessor('areaM2', { header: 'Size ± uncertainty' }),
-  column.accessor(({ state }) => STATES[state].word, { id: 'state', header: 'State' }),
+  column.accessor(({ state }) => STATES[state].word, { id: 'state', header: t`State` }),
 ];
 const HEAD_CLASSES: Record<string, string> = { substrate: 'hidden sm:table-cell', areaM2: 'text-right' };
 /** A list that is longer is not read through. */
@@ -44,10 +45,10 @@ export function AreaTable({
   return (
     <>
       {rows.length > SEARCHED_FROM && (
-        <SearchField label="Search areas" value={search} onChange={setSearch} />
+        <SearchField label={t`Search areas`} value={search} onChange={setSearch} />
       )}
       {rows.length > 1 && <SortMenu table={table} />}
-      <Scroller label="Areas">
+      <Scroller label={t`Areas`}>
         <StackedTable className="listed table [&_td]:px-2 [&_th]:px-2">
           <thead>
             <tr>
@@ -78,7 +79,7 @@ export function AreaTable({
                       {show(row.areaM2, 'area')} ± {Math.round(row.spread * 100)} %
                     </>
                   ) : (
-                    'Not measured'
+                    t`Not measured`
                   )}
                 </td>
                 <td>
@@ -91,7 +92,7 @@ export function AreaTable({
             <tfoot>
               <tr>
                 <td />
-                <th scope="row">Total</th>
+                <th scope="row">{t`Total`}</th>
                 <td className="hidden sm:table-cell" />
                 <td className="text-right">{show(total, 'area')}</td>
                 <td />

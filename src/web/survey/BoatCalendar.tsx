@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { t } from '../../words.ts';
 import { useBoatCalendar } from '../api/boatQueries.ts';
 import { useWrite } from '../api/mutations.ts';
 import { useConfirm } from '../parts/Confirm.tsx';
@@ -16,9 +17,9 @@ export function BoatCalendar({ boatId, boatName }: { boatId: string; boatName: s
     const sure =
       !given ||
       (await confirm({
-        title: 'Create a new calendar link?',
-        text: 'Calendars that use the old link will stop updating.',
-        action: 'Create new link',
+        title: t`Create a new calendar link?`,
+        text: t`Calendars that use the old link will stop updating.`,
+        action: t`Create new link`,
       }));
     if (!sure) return;
     make.mutate(
@@ -28,35 +29,34 @@ export function BoatCalendar({ boatId, boatName }: { boatId: string; boatName: s
   };
   const takeBack = async () => {
     const sure = await confirm({
-      title: 'Revoke the calendar link?',
-      text: 'Calendars that use this link will stop updating.',
-      action: 'Revoke link',
+      title: t`Revoke the calendar link?`,
+      text: t`Calendars that use this link will stop updating.`,
+      action: t`Revoke link`,
     });
     if (sure) revoke.mutate({ method: 'DELETE', path }, { onSuccess: () => setAddress(null) });
   };
   const problem = make.error ?? revoke.error;
   return (
     <details>
-      <summary className="target cursor-pointer py-2">Calendar link</summary>
+      <summary className="target cursor-pointer py-2">{t`Calendar link`}</summary>
       <div className="space-y-3 pb-3">
-        <p>
-          Subscribe to {boatName}'s overcoat windows in a calendar app. An event “may” marks when a window
-          opens; an event “must” marks when it closes, with an alarm three hours before. Anyone with the link
-          can read it. It works wherever this server can be reached.
-        </p>
+        <p>{t`Subscribe to ${boatName}'s overcoat windows in a calendar app. An event “may” marks when a window opens; an event “must” marks when it closes, with an alarm three hours before. Anyone with the link can read it. It works wherever this server can be reached.`}</p>
         {address && (
           <p role="status" className="border-line border-2 p-3">
-            Copy this link now; it’s shown only once: <code className="break-all">{address}</code>
+            {t`Copy this link now; it’s shown only once: `}
+            <code className="break-all">{address}</code>
           </p>
         )}
         <div className="flex flex-wrap gap-2">
           <button type="button" className="btn btn-sm" onClick={() => void ask()}>
-            {given ? 'Create new link' : 'Create link'}
+            {given ? t`Create new link` : t`Create link`}
           </button>
           {given && (
-            <button type="button" className="btn btn-sm" onClick={() => void takeBack()}>
-              Revoke link
-            </button>
+            <button
+              type="button"
+              className="btn btn-sm"
+              onClick={() => void takeBack()}
+            >{t`Revoke link`}</button>
           )}
         </div>
         {problem && (

@@ -1,4 +1,5 @@
 import type { Boat } from '../../contract/index.ts';
+import { t } from '../../words.ts';
 import { api } from '../api/client.ts';
 import { FormReader, refusals } from '../forms/canonical.ts';
 import { RecordForm } from '../forms/RecordForm.tsx';
@@ -33,16 +34,16 @@ export function BoatEditor({
         submit={submit}
         onSaved={onDone}
         base={boat}
-        fieldWords={{ dimensions: 'the dimensions', name: 'the name', note: 'the note' }}
-        button="Save boat"
+        fieldWords={{ dimensions: t`the dimensions`, name: t`the name`, note: t`the note` }}
+        button={t`Save boat`}
         beside={
           <>
-            <button type="button" className="btn btn-ghost" onClick={onDone}>
-              Cancel
-            </button>
-            <button type="button" className="btn btn-ghost ml-auto" onClick={onRemove}>
-              Archive boat
-            </button>
+            <button type="button" className="btn btn-ghost" onClick={onDone}>{t`Cancel`}</button>
+            <button
+              type="button"
+              className="btn btn-ghost ml-auto"
+              onClick={onRemove}
+            >{t`Archive boat`}</button>
           </>
         }
       >

@@ -1,5 +1,6 @@
 import { useFormContext, useWatch } from 'react-hook-form';
 import { QuantityError } from '../../core/units/index.ts';
+import { t } from '../../words.ts';
 import { FormReader } from '../forms/canonical.ts';
 import { Field, QuantityField, SelectField, TextArea } from '../forms/Field.tsx';
 import { DIMENSION_WORDS } from '../parts/dimensions.ts';
@@ -16,11 +17,11 @@ export function BoatFields() {
   return (
     <>
       <div className="grid gap-4 sm:grid-cols-2">
-        <Field name="name" label="Name" autoFocus />
-        <SelectField name="kind" label="Boat type" choices={choices(KIND_WORDS)} />
+        <Field name="name" label={t`Name`} autoFocus />
+        <SelectField name="kind" label={t`Boat type`} choices={choices(KIND_WORDS)} />
       </div>
       {kind === 'parts' ? (
-        <p className="opacity-80">Parts are measured area by area, so no main dimensions are needed.</p>
+        <p className="opacity-80">{t`Parts are measured area by area, so no main dimensions are needed.`}</p>
       ) : (
         <>
           <div className="grid grid-cols-2 gap-4 sm:grid-cols-3 lg:grid-cols-5">
@@ -32,7 +33,7 @@ export function BoatFields() {
           <HeadingField />
         </>
       )}
-      <TextArea name="note" label="Note" />
+      <TextArea name="note" label={t`Note`} />
     </>
   );
 }
@@ -47,10 +48,7 @@ function DrawnAsTyped() {
   return (
     <div className="board">
       {drawn ?? (
-        <p className="p-4 opacity-80">
-          Enter all five dimensions to see a drawing. You can add them later; hand measurements work without
-          them.
-        </p>
+        <p className="p-4 opacity-80">{t`Enter all five dimensions to see a drawing. You can add them later; hand measurements work without them.`}</p>
       )}
     </div>
   );

@@ -1,5 +1,6 @@
 import { Link } from 'react-router';
 import type { BoatView } from '../../contract/index.ts';
+import { t } from '../../words.ts';
 import { counted } from '../words/counted.ts';
 
 interface Stage {
@@ -25,25 +26,25 @@ function stagesOf({ boat, clocks }: BoatView): Stage[] {
   const unplanned = clocks.find(({ stepsAll }) => stepsAll === 0);
   return [
     {
-      name: estimated > 0 ? `areas with a size (${estimated} only estimated)` : 'areas measured',
+      name: estimated > 0 ? t`areas with a size (${estimated} only estimated)` : t`areas measured`,
       done: measured,
       all: clocks.length,
       to: unmeasured ? of(`survey/${unmeasured.areaId}`) : of('survey/new'),
-      next: clocks.length === 0 ? 'Add areas' : `Measure ${unmeasured?.areaName ?? 'the areas'}`,
+      next: clocks.length === 0 ? t`Add areas` : t`Measure ${unmeasured?.areaName ?? t`the areas`}`,
     },
     {
-      name: 'systems chosen',
+      name: t`systems chosen`,
       done: planned,
       all: clocks.length,
       to: of(`systems${unplanned ? `/${unplanned.areaId}` : ''}`),
-      next: unplanned ? `Choose a system for ${unplanned.areaName}` : 'Choose systems',
+      next: unplanned ? t`Choose a system for ${unplanned.areaName}` : t`Choose systems`,
     },
     {
-      name: 'coats applied',
+      name: t`coats applied`,
       done: sum('stepsDone'),
       all: sum('stepsAll'),
       to: '/bench',
-      next: 'Apply the next coat',
+      next: t`Apply the next coat`,
     },
   ];
 }
@@ -53,15 +54,12 @@ export function BoatProgress({ view }: { view: BoatView }) {
   const stages = stagesOf(view);
   const next = stages.find(({ done, all }) => all === 0 || done < all);
   return (
-    <section aria-label="Progress" className="space-y-1">
+    <section aria-label={t`Progress`} className="space-y-1">
       <p>
         {stages.map(({ name, done, all }, i) => (
           <span key={name}>
             {i > 0 && ', '}
-            <strong>
-              {done} of {all}
-            </strong>{' '}
-            {name}
+            <strong>{t`${done} of ${all}`}</strong> {name}
           </span>
         ))}
         .
@@ -69,13 +67,13 @@ export function BoatProgress({ view }: { view: BoatView }) {
       <p>
         {next ? (
           <>
-            Next:{' '}
+            {t`Next: `}
             <Link className="link font-semibold" to={next.to}>
               {next.next}
             </Link>
           </>
         ) : (
-          `All coats are on (${counted(view.clocks.length, 'area')}).`
+          t`All coats are on (${counted(view.clocks.length, 'area')}).`
         )}
       </p>
     </section>

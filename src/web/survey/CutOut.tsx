@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import type { Area } from '../../contract/index.ts';
 import { parseQuantity } from '../../core/units/index.ts';
+import { t } from '../../words.ts';
 import { useWrite } from '../api/mutations.ts';
 import { cutOut } from '../parts/cutOut.ts';
 import { useMounted } from '../state/useMounted.ts';
@@ -36,12 +37,12 @@ export function CutOut({
         { onSuccess: () => mounted() && onMade(id) },
       );
     } catch (error) {
-      setProblem(`Area ${(error as Error).message}`);
+      setProblem(t`Area ${(error as Error).message}`);
     }
   };
   return (
     <details className="border-base-300 mt-5 border-t pt-3">
-      <summary className="cursor-pointer underline underline-offset-2">Split off part of this area</summary>
+      <summary className="cursor-pointer underline underline-offset-2">{t`Split off part of this area`}</summary>
       <form
         className="space-y-3 pt-3"
         onSubmit={(event) => {
@@ -50,7 +51,7 @@ export function CutOut({
         }}
       >
         <fieldset className="space-y-1">
-          <legend className="sr-only">Type of part</legend>
+          <legend className="sr-only">{t`Type of part`}</legend>
           <label className="flex items-center gap-2">
             <input
               type="radio"
@@ -58,7 +59,7 @@ export function CutOut({
               checked={kind === 'spot'}
               onChange={() => setKind('spot')}
             />
-            Spot in a different condition (starts bare)
+            {t`Spot in a different condition (starts bare)`}
           </label>
           <label className="flex items-center gap-2">
             <input
@@ -67,16 +68,17 @@ export function CutOut({
               checked={kind === 'piece'}
               onChange={() => setKind('piece')}
             />
-            Piece with the same system{coated && ' (keeps the coats already applied)'}
+            {t`Piece with the same system`}
+            {coated && t` (keeps the coats already applied)`}
           </label>
         </fieldset>
         <div className="grid grid-cols-[1fr_7rem_auto] items-end gap-2">
           <label>
-            <span className="label-caps block pb-1">Name of the new area</span>
+            <span className="label-caps block pb-1">{t`Name of the new area`}</span>
             <input className="input w-full" value={name} onChange={(event) => setName(event.target.value)} />
           </label>
           <label>
-            <span className="label-caps block pb-1">Area, {symbol('area')}</span>
+            <span className="label-caps block pb-1">{t`Area, ${symbol('area')}`}</span>
             <input
               className="input w-full"
               inputMode="decimal"
@@ -84,9 +86,7 @@ export function CutOut({
               onChange={(event) => setM2(event.target.value)}
             />
           </label>
-          <button type="submit" className="btn" disabled={name.trim() === ''}>
-            Split off
-          </button>
+          <button type="submit" className="btn" disabled={name.trim() === ''}>{t`Split off`}</button>
         </div>
         {problem && (
           <p role="alert" className="text-error font-semibold">

@@ -1,8 +1,9 @@
 import { type KeyboardEvent, type PointerEvent, useRef } from 'react';
 import { useFormContext, useWatch } from 'react-hook-form';
+import { t } from '../../words.ts';
 import { Field } from '../forms/Field.tsx';
 
-const POINTS = ['N', 'NE', 'E', 'SE', 'S', 'SW', 'W', 'NW'];
+const POINTS = ['N', t`NE`, 'E', 'SE', 'S', 'SW', 'W', 'NW'];
 /** Steps of the arrow keys and of Page Up and Page Down, degrees. */
 const STEP = 5;
 const LARGE_STEP = 45;
@@ -40,8 +41,8 @@ export function HeadingField() {
       <div className="max-w-md grow">
         <Field
           name="heading"
-          label="Heading (optional)"
-          hint="Compass degrees of the bow, 0–360. Used to work out which side gets the sun. Leave empty if unknown."
+          label={t`Heading (optional)`}
+          hint={t`Compass degrees of the bow, 0–360. Used to work out which side gets the sun. Leave empty if unknown.`}
           inputMode="decimal"
         />
       </div>
@@ -50,7 +51,7 @@ export function HeadingField() {
         className="size-40 shrink-0 cursor-pointer touch-none"
         role="slider"
         tabIndex={0}
-        aria-label="Heading of the bow"
+        aria-label={t`Heading of the bow`}
         aria-valuemin={0}
         aria-valuemax={355}
         aria-valuenow={heading ?? 0}

@@ -1,6 +1,7 @@
 import { Plus, Trash2 } from 'lucide-react';
 import { useFieldArray, useFormContext, useWatch } from 'react-hook-form';
 import { areaFromMeasures, HAND_MEASURE_SPREAD } from '../../core/hull/index.ts';
+import { t } from '../../words.ts';
 import { FormReader } from '../forms/canonical.ts';
 import { Field, SelectField } from '../forms/Field.tsx';
 import { Why } from '../parts/Why.tsx';
@@ -14,27 +15,30 @@ export function MeasureFields() {
   const { fields, append, remove } = useFieldArray({ control, name: 'measures' });
   return (
     <fieldset className="space-y-3">
-      <legend className="lettered pb-2">Hand measurements</legend>
+      <legend className="lettered pb-2">{t`Hand measurements`}</legend>
       {fields.map((field, i) => (
         <MeasureLine key={field.id} index={i} onRemove={() => remove(i)} />
       ))}
       <div className="flex flex-wrap gap-2">
         <button type="button" className="btn btn-sm" onClick={() => append(EMPTY_MEASURE)}>
-          <Plus size={16} aria-hidden="true" /> Shape
+          <Plus size={16} aria-hidden="true" />
+          {t` Shape`}
         </button>
         <button
           type="button"
           className="btn btn-sm"
           onClick={() => append({ ...EMPTY_MEASURE, kind: 'girths', rule: 'simpson' })}
         >
-          <Plus size={16} aria-hidden="true" /> Girths
+          <Plus size={16} aria-hidden="true" />
+          {t` Girths`}
         </button>
         <button
           type="button"
           className="btn btn-sm"
           onClick={() => append({ ...EMPTY_MEASURE, opening: true })}
         >
-          <Plus size={16} aria-hidden="true" /> Opening
+          <Plus size={16} aria-hidden="true" />
+          {t` Opening`}
         </button>
       </div>
       <Sum />
@@ -53,39 +57,39 @@ function MeasureLine({ index, onRemove }: { index: number; onRemove: () => void 
       <div className="grid grid-cols-2 items-end gap-2 sm:grid-cols-[1.5fr_1fr_1fr]">
         <SelectField
           name={`${at}.kind`}
-          label={line?.opening ? 'Opening' : 'Shape'}
+          label={line?.opening ? t`Opening` : t`Shape`}
           choices={choices(SHAPE_WORDS)}
         />
         {LENGTHS[kind].map(([key, word]) => (
           <Field key={key} name={`${at}.${key}`} label={word} inputMode="decimal" unit={symbol('length')} />
         ))}
-        <Field name={`${at}.count`} label="Quantity" inputMode="numeric" />
+        <Field name={`${at}.count`} label={t`Quantity`} inputMode="numeric" />
       </div>
       {kind === 'girths' && (
         <div className="grid gap-2 pt-2">
           <Field
             name={`${at}.girths`}
-            label={`Girths from aft to forward, ${symbol('length')}`}
-            hint="One side, measured along the hull surface. Separate the values with spaces."
+            label={t`Girths from aft to forward, ${symbol('length')}`}
+            hint={t`One side, measured along the hull surface. Separate the values with spaces.`}
           />
           <SelectField
             name={`${at}.rule`}
-            label="Integration rule"
+            label={t`Integration rule`}
             choices={[
-              ['simpson', 'Simpson’s rule (needs an odd number of girths)'],
-              ['trapezoid', 'Trapezoid rule'],
+              ['simpson', t`Simpson’s rule (needs an odd number of girths)`],
+              ['trapezoid', t`Trapezoid rule`],
             ]}
           />
         </div>
       )}
       <div className="flex items-end gap-2 pt-2">
         <div className="grow">
-          <Field name={`${at}.note`} label="Note (optional)" />
+          <Field name={`${at}.note`} label={t`Note (optional)`} />
         </div>
         <button
           type="button"
           className="btn btn-ghost"
-          aria-label={`Remove measurement ${index + 1}`}
+          aria-label={t`Remove measurement ${index + 1}`}
           onClick={onRemove}
         >
           <Trash2 size={18} aria-hidden="true" />
@@ -103,9 +107,9 @@ function Sum() {
   const read = new FormReader(system);
   const lines = toMeasures(measures ?? [], read);
   const spread = read.percent('spread', 'spread', spreadText ?? '');
-  if (lines.length === 0) return <p className="opacity-80">No hand measurements yet.</p>;
+  if (lines.length === 0) return <p className="opacity-80">{t`No hand measurements yet.`}</p>;
   if (read.errors.length > 0) {
-    return <p className="opacity-80">Fill in every line to get the area.</p>;
+    return <p className="opacity-80">{t`Fill in every line to get the area.`}</p>;
   }
   try {
     const area = areaFromMeasures({ measures: lines, spread });
@@ -128,10 +132,7 @@ function Sum() {
             </li>
           ))}
         </ul>
-        <p>
-          The litres allow for an uncertainty of ± {Math.round(spread * 100)} %, the figure entered below. ±{' '}
-          {Math.round(HAND_MEASURE_SPREAD * 100)} % is usual for hand measurements (common practice).
-        </p>
+        <p>{t`The litres allow for an uncertainty of ± ${Math.round(spread * 100)} %, the figure entered below. ± ${Math.round(HAND_MEASURE_SPREAD * 100)} % is usual for hand measurements (common practice).`}</p>
       </Why>
     );
   } catch (error) {

@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import type { FieldError } from '../../contract/index.ts';
+import { t } from '../../words.ts';
 import { api } from '../api/client.ts';
 import { useYard } from '../api/queries.ts';
 import { fromLocalField, toLocalField } from '../clock/say.ts';
@@ -28,7 +29,7 @@ function MoveForm({ boatId, onDone, zone }: { boatId: string; onDone: () => void
   const submit = async (values: MoveValues): Promise<FieldError[] | undefined> => {
     const read = new FormReader(system);
     const at = fromLocalField(values.since, zone);
-    if (at === null) read.refuse('since', 'Since must be a date and time');
+    if (at === null) read.refuse('since', t`Since must be a date and time`);
     const body = {
       at: at ?? new Date().toISOString(),
       surroundings: valuesToShelter(values.surroundings, read),
@@ -48,19 +49,15 @@ function MoveForm({ boatId, onDone, zone }: { boatId: string; onDone: () => void
     <RecordForm<MoveValues>
       values={{ surroundings: { kind: 'open', setPointC: '' }, since: now }}
       submit={submit}
-      button="Save for all areas"
-      beside={
-        <button type="button" className="btn btn-ghost" onClick={onDone}>
-          Cancel
-        </button>
-      }
+      button={t`Save for all areas`}
+      beside={<button type="button" className="btn btn-ghost" onClick={onDone}>{t`Cancel`}</button>}
     >
       <div className="grid gap-3 sm:grid-cols-2 lg:grid-cols-3">
         <ShelterField />
         <TimeField
           name="since"
-          label="Since"
-          hint="For all areas, inside too. Films applied earlier keep the temperatures of the earlier shelter."
+          label={t`Since`}
+          hint={t`For all areas, inside too. Films applied earlier keep the temperatures of the earlier shelter.`}
         />
       </div>
     </RecordForm>

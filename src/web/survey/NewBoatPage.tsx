@@ -2,6 +2,7 @@ import { useRef } from 'react';
 import { useNavigate } from 'react-router';
 import { v7 as uuidv7 } from 'uuid';
 import type { Boat } from '../../contract/index.ts';
+import { t } from '../../words.ts';
 import { api } from '../api/client.ts';
 import { FormReader, refusals } from '../forms/canonical.ts';
 import { RecordForm } from '../forms/RecordForm.tsx';
@@ -27,8 +28,8 @@ export function NewBoatPage() {
   };
   return (
     <div className="max-w-5xl space-y-4 p-3 md:p-6">
-      <h1 className="text-2xl">New boat</h1>
-      <RecordForm<BoatValues> values={EMPTY_BOAT} submit={submit} button="Add boat">
+      <h1 className="text-2xl">{t`New boat`}</h1>
+      <RecordForm<BoatValues> values={EMPTY_BOAT} submit={submit} button={t`Add boat`}>
         <BoatFields />
       </RecordForm>
     </div>

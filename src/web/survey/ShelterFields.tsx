@@ -1,5 +1,6 @@
 import { useEffect } from 'react';
 import { useController, useFormContext, useWatch } from 'react-hook-form';
+import { t } from '../../words.ts';
 import { sayTime, toLocalField } from '../clock/say.ts';
 import { QuantityField, SelectField } from '../forms/Field.tsx';
 import { TimeField } from '../forms/TimeField.tsx';
@@ -21,8 +22,8 @@ export function ShelterFields({ zone, saved }: { zone: string; saved: AreaValues
       {changed && (
         <TimeField
           name="since"
-          label="Since"
-          hint="Films applied earlier keep the temperatures of the earlier shelter. Leave this empty if the earlier entry was wrong."
+          label={t`Since`}
+          hint={t`Films applied earlier keep the temperatures of the earlier shelter. Leave this empty if the earlier entry was wrong.`}
         />
       )}
       <Earlier zone={zone} />
@@ -36,11 +37,11 @@ export function ShelterField() {
   const kind = useWatch({ control, name: 'surroundings.kind' });
   return (
     <>
-      <SelectField name="surroundings.kind" label="Shelter" choices={choices(SURROUNDING_WORDS)} />
+      <SelectField name="surroundings.kind" label={t`Shelter`} choices={choices(SURROUNDING_WORDS)} />
       {kind === 'heated' && (
         <QuantityField
           name="surroundings.setPointC"
-          label="Surface temperature (heated)"
+          label={t`Surface temperature (heated)`}
           quantity="temperature"
         />
       )}
@@ -56,21 +57,19 @@ function Earlier({ zone }: { zone: string }) {
   const now = Date.now();
   return (
     <div className="text-sm sm:col-span-2">
-      <p className="font-semibold">Earlier shelters</p>
+      <p className="font-semibold">{t`Earlier shelters`}</p>
       <ul>
         {field.value.toReversed().map(({ surroundings, until }) => {
-          const text = `${sayShelter(surroundings, show)}, until ${sayTime(until, zone, now)}`;
+          const text = t`${sayShelter(surroundings, show)}, until ${sayTime(until, zone, now)}`;
           return (
             <li key={until} className="flex flex-wrap items-center gap-x-3">
               {text}
               <button
                 type="button"
                 className="link target"
-                aria-label={`Remove earlier shelter: ${text}`}
+                aria-label={t`Remove earlier shelter: ${text}`}
                 onClick={() => field.onChange(field.value.filter((each) => each.until !== until))}
-              >
-                Remove
-              </button>
+              >{t`Remove`}</button>
             </li>
           );
         })}

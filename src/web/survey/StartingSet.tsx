@@ -3,6 +3,7 @@ import { v7 as uuidv7 } from 'uuid';
 import type { AreaInput, Boat } from '../../contract/index.ts';
 import { type Hull, startingAreas } from '../../core/hull/index.ts';
 import { SUBSTRATES, type Substrate } from '../../core/system/index.ts';
+import { t } from '../../words.ts';
 import { useWrite } from '../api/mutations.ts';
 import { Scroller } from '../parts/Scroller.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
@@ -49,18 +50,11 @@ export function StartingSet({ boat, onMade }: { boat: Hull<Boat>; onMade: () => 
 
   return (
     <section aria-labelledby="starting" className="board space-y-4 p-4">
-      <h2 id="starting" className="batten pb-1 text-lg">
-        Suggested areas
-      </h2>
-      <p className="max-w-prose">
-        Usual areas for this boat type ({KIND_WORDS[boat.kind]}), sized by rule of thumb. Untick any that
-        don’t apply. Measure an area before you buy paint for it.
-      </p>
+      <h2 id="starting" className="batten pb-1 text-lg">{t`Suggested areas`}</h2>
+      <p className="max-w-prose">{t`Usual areas for this boat type (${KIND_WORDS[boat.kind]}), sized by rule of thumb. Untick any that don’t apply. Measure an area before you buy paint for it.`}</p>
       <div className="grid gap-3 sm:grid-cols-2">
         <div>
-          <label htmlFor={ids.substrate} className="label-caps block pb-1">
-            Substrate
-          </label>
+          <label htmlFor={ids.substrate} className="label-caps block pb-1">{t`Substrate`}</label>
           <select
             id={ids.substrate}
             className="select w-full"
@@ -75,9 +69,7 @@ export function StartingSet({ boat, onMade }: { boat: Hull<Boat>; onMade: () => 
           </select>
         </div>
         <div>
-          <label htmlFor={ids.around} className="label-caps block pb-1">
-            Shelter
-          </label>
+          <label htmlFor={ids.around} className="label-caps block pb-1">{t`Shelter`}</label>
           <select
             id={ids.around}
             className="select w-full"
@@ -94,15 +86,13 @@ export function StartingSet({ boat, onMade }: { boat: Hull<Boat>; onMade: () => 
           </select>
         </div>
       </div>
-      <Scroller label="Suggested areas">
+      <Scroller label={t`Suggested areas`}>
         <table className="table-sm table">
           <thead>
             <tr>
-              <th scope="col">Area</th>
-              <th scope="col" className="text-right">
-                Estimated size
-              </th>
-              <th scope="col">Based on</th>
+              <th scope="col">{t`Area`}</th>
+              <th scope="col" className="text-right">{t`Estimated size`}</th>
+              <th scope="col">{t`Based on`}</th>
             </tr>
           </thead>
           <tbody>
@@ -139,7 +129,7 @@ export function StartingSet({ boat, onMade }: { boat: Hull<Boat>; onMade: () => 
         disabled={busy || wanted.length === 0}
         onClick={() => make()}
       >
-        {busy ? 'Creating…' : `Create ${counted(wanted.length, 'area')}`}
+        {busy ? t`Creating…` : t`Create ${counted(wanted.length, 'area')}`}
       </button>
     </section>
   );

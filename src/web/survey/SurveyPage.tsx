@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import type { BoatView } from '../../contract/index.ts';
 import { hasHull } from '../../core/hull/index.ts';
+import { t } from '../../words.ts';
 import { useBoat } from '../api/boatQueries.ts';
 import { useQueued, useWrite } from '../api/mutations.ts';
 import { useConfirm } from '../parts/Confirm.tsx';
@@ -52,7 +53,7 @@ function Survey({ view }: { view: BoatView }) {
   const { mutate: write } = useWrite();
   const removeArea = (id: string, name: string) =>
     change(
-      { method: 'DELETE', path: `/areas/${id}`, what: 'an area removed' },
+      { method: 'DELETE', path: `/areas/${id}`, what: t`an area removed` },
       {
         onSuccess: () => {
           setRemoved({ id, name });
@@ -63,15 +64,15 @@ function Survey({ view }: { view: BoatView }) {
   const bringBack = () => {
     if (!removed) return;
     change(
-      { method: 'POST', path: `/areas/${removed.id}/restore`, what: 'area restore' },
+      { method: 'POST', path: `/areas/${removed.id}/restore`, what: t`area restore` },
       { onSuccess: () => setRemoved(null) },
     );
   };
   const removeBoat = async () => {
     const sure = await confirm({
-      title: `Archive ${boat.name}?`,
-      text: 'Its record and areas stay in the data folder.',
-      action: 'Archive boat',
+      title: t`Archive ${boat.name}?`,
+      text: t`Its record and areas stay in the data folder.`,
+      action: t`Archive boat`,
     });
     if (!sure) return;
     write(
@@ -83,16 +84,16 @@ function Survey({ view }: { view: BoatView }) {
   return (
     <div className="space-y-5 p-3 md:p-6">
       <div className="flex flex-wrap items-baseline justify-between gap-x-6 gap-y-2">
-        <h1 className="text-2xl">{boat.name}: survey</h1>
+        <h1 className="text-2xl">{t`${boat.name}: survey`}</h1>
         <p>
           {KIND_WORDS[boat.kind]}
-          {boat.dimensions && `, beam ${show(boat.dimensions.beamM, 'length')}`}
+          {boat.dimensions && t`, beam ${show(boat.dimensions.beamM, 'length')}`}
           <button type="button" className="btn btn-sm ml-3" onClick={() => setEditingBoat(!editingBoat)}>
-            {editingBoat ? 'Close' : 'Change boat'}
+            {editingBoat ? t`Close` : t`Change boat`}
           </button>
           {areas.length > 0 && (
             <button type="button" className="btn btn-sm ml-3" onClick={() => setIsMoving(!isMoving)}>
-              {isMoving ? 'Close move' : 'Record a move'}
+              {isMoving ? t`Close move` : t`Record a move`}
             </button>
           )}
         </p>
@@ -108,14 +109,14 @@ function Survey({ view }: { view: BoatView }) {
       {isMoving && (
         <section className="board space-y-3 p-4" aria-labelledby="move">
           <h2 id="move" className="text-lg">
-            {boat.name} stands in another shelter
+            {t`${boat.name} stands in another shelter`}
           </h2>
           <MoveBoat boatId={boat.id} onDone={() => setIsMoving(false)} />
         </section>
       )}
       {removed && (
         <UndoNotice
-          text={`${removed.name} deleted. Its record is kept.`}
+          text={t`${removed.name} deleted. Its record is kept.`}
           onUndo={() => bringBack()}
           onGone={() => setRemoved(null)}
         />
@@ -142,19 +143,16 @@ function Survey({ view }: { view: BoatView }) {
           {rows.length > 0 ? (
             <AreaTable boatId={boat.id} rows={rows} selectedId={selected?.id} />
           ) : (
-            <p>
-              No areas yet. An area is a part of the boat with one substrate, one coating system and one
-              history.
-            </p>
+            <p>{t`No areas yet. An area is a part of the boat with one substrate, one coating system and one history.`}</p>
           )}
           <div className="flex flex-wrap gap-3">
-            <Link className="btn btn-primary" to={`/boats/${boat.id}/survey/new`} preventScrollReset>
-              Add area
-            </Link>
+            <Link
+              className="btn btn-primary"
+              to={`/boats/${boat.id}/survey/new`}
+              preventScrollReset
+            >{t`Add area`}</Link>
             {rows.length > 0 && (
-              <Link className="btn" to={`/boats/${boat.id}/systems`}>
-                Go to systems
-              </Link>
+              <Link className="btn" to={`/boats/${boat.id}/systems`}>{t`Go to systems`}</Link>
             )}
           </div>
           {boat.note && <p className="max-w-prose opacity-80">{boat.note}</p>}
@@ -165,8 +163,8 @@ function Survey({ view }: { view: BoatView }) {
           </HullOnly>
         )}
         {(selected || adding) && (
-          <section className="board p-4" aria-label={selected?.name ?? 'New area'}>
-            <h2 className="batten mb-4 pb-1 text-lg">{selected?.name ?? 'New area'}</h2>
+          <section className="board p-4" aria-label={selected?.name ?? t`New area`}>
+            <h2 className="batten mb-4 pb-1 text-lg">{selected?.name ?? t`New area`}</h2>
             <AreaEditor
               key={areaId}
               boat={boat}
@@ -185,7 +183,7 @@ function Survey({ view }: { view: BoatView }) {
             )}
           </section>
         )}
-        {areaId && !adding && !selected && <p className="board p-4">This area no longer exists.</p>}
+        {areaId && !adding && !selected && <p className="board p-4">{t`This area no longer exists.`}</p>}
       </div>
     </div>
   );

@@ -13,6 +13,7 @@ import {
   waysOf,
 } from '../../core/hull/index.ts';
 import { parseQuantity } from '../../core/units/index.ts';
+import { t } from '../../words.ts';
 import { FormReader } from '../forms/canonical.ts';
 import { Field, QuantityField } from '../forms/Field.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
@@ -30,11 +31,11 @@ export function WaysFields({ boat }: { boat: Pick<Boat, 'id' | 'kind' | 'dimensi
   const byRule = () => {
     const { zone, side } = getValues();
     if (!hasHull(boat)) {
-      setNote('A rule of thumb needs the hull’s main dimensions. Add them, or measure by hand.');
+      setNote(t`A rule of thumb needs the hull’s main dimensions. Add them, or measure by hand.`);
       return;
     }
     const rule = areaByRule({ ...boat, zone, side });
-    setNote(rule ? null : 'There’s no rule of thumb for this part of the boat. Measure it instead.');
+    setNote(rule ? null : t`There’s no rule of thumb for this part of the boat. Measure it instead.`);
     if (!rule) return;
     append(
       estimateToValues({ way: 'rule', areaM2: rule.areaM2, spread: rule.spread, basis: rule.basis }, system),
@@ -42,7 +43,7 @@ export function WaysFields({ boat }: { boat: Pick<Boat, 'id' | 'kind' | 'dimensi
   };
   return (
     <fieldset className="space-y-3">
-      <legend className="lettered pb-2">Other estimates</legend>
+      <legend className="lettered pb-2">{t`Other estimates`}</legend>
       {fields.map((field, i) => (
         <div
           key={field.id}
@@ -54,11 +55,11 @@ export function WaysFields({ boat }: { boat: Pick<Boat, 'id' | 'kind' | 'dimensi
             quantity="area"
             hint={field.basis}
           />
-          <Field name={`estimates.${i}.spread`} label="Spread ±" unit="%" inputMode="decimal" />
+          <Field name={`estimates.${i}.spread`} label={t`Spread ±`} unit="%" inputMode="decimal" />
           <button
             type="button"
             className="btn btn-ghost mt-5"
-            aria-label={`Remove estimate: ${WAY_WORDS[field.way].toLowerCase()}`}
+            aria-label={t`Remove estimate: ${WAY_WORDS[field.way].toLowerCase()}`}
             onClick={() => remove(i)}
           >
             <Trash2 size={18} aria-hidden="true" />
@@ -66,9 +67,7 @@ export function WaysFields({ boat }: { boat: Pick<Boat, 'id' | 'kind' | 'dimensi
         </div>
       ))}
       {!has('rule') && (
-        <button type="button" className="btn btn-sm" onClick={byRule}>
-          Estimate by rule of thumb
-        </button>
+        <button type="button" className="btn btn-sm" onClick={byRule}>{t`Estimate by rule of thumb`}</button>
       )}
       {note && <p role="status">{note}</p>}
       {!has('paint') && (
@@ -80,11 +79,8 @@ export function WaysFields({ boat }: { boat: Pick<Boat, 'id' | 'kind' | 'dimensi
       )}
       {boat.kind !== 'parts' && !has('offsets') && !has('mesh') && (
         <p className="text-sm">
-          To use a table of offsets or a mesh, go to{' '}
-          <Link className="link" to={`/boats/${boat.id}/form`}>
-            hull form
-          </Link>
-          .
+          {t`To use a table of offsets or a mesh, go to `}
+          <Link className="link" to={`/boats/${boat.id}/form`}>{t`hull form`}</Link>.
         </p>
       )}
       <SideBySide />
@@ -107,20 +103,18 @@ function FromPaint({ onReckoned }: { onReckoned: (areaM2: number, basis: string)
       setProblem(null);
       onReckoned(
         areaM2,
-        `${show(input.litres, 'volume')} used at ${show(input.m2PerLitre, 'spreadingRate')}`,
+        t`${show(input.litres, 'volume')} used at ${show(input.m2PerLitre, 'spreadingRate')}`,
       );
     } catch (error) {
-      setProblem(`Paint used last time: ${(error as Error).message}`);
+      setProblem(t`Paint used last time: ${(error as Error).message}`);
     }
   };
   return (
     <details>
-      <summary className="cursor-pointer underline underline-offset-2">
-        Estimate from paint used last time
-      </summary>
+      <summary className="cursor-pointer underline underline-offset-2">{t`Estimate from paint used last time`}</summary>
       <div className="grid grid-cols-[1fr_1fr_auto] items-end gap-2 pt-2">
         <label>
-          <span className="label-caps block pb-1">Paint used, {symbol('volume')}</span>
+          <span className="label-caps block pb-1">{t`Paint used, ${symbol('volume')}`}</span>
           <input
             className="input w-full"
             inputMode="decimal"
@@ -129,7 +123,7 @@ function FromPaint({ onReckoned }: { onReckoned: (areaM2: number, basis: string)
           />
         </label>
         <label>
-          <span className="label-caps block pb-1">Spreading rate, {symbol('spreadingRate')}</span>
+          <span className="label-caps block pb-1">{t`Spreading rate, ${symbol('spreadingRate')}`}</span>
           <input
             className="input w-full"
             inputMode="decimal"
@@ -137,9 +131,7 @@ function FromPaint({ onReckoned }: { onReckoned: (areaM2: number, basis: string)
             onChange={(e) => setRate(e.target.value)}
           />
         </label>
-        <button type="button" className="btn" onClick={reckon}>
-          Work out area
-        </button>
+        <button type="button" className="btn" onClick={reckon}>{t`Work out area`}</button>
       </div>
       {problem && (
         <p role="alert" className="text-error pt-1 font-semibold">
@@ -171,10 +163,11 @@ function SideBySide() {
   const counts = chosenWay(ways, values.chosenWay || null);
   return (
     <fieldset className="space-y-1">
-      <legend className="label-caps pb-1">Size to use</legend>
+      <legend className="label-caps pb-1">{t`Size to use`}</legend>
       <label className="flex cursor-pointer items-center gap-2">
         <input type="radio" className="radio" value="" {...register('chosenWay')} />
-        Lowest uncertainty {counts && !values.chosenWay && ` (${WAY_WORDS[counts.way].toLowerCase()})`}
+        {t`Lowest uncertainty `}
+        {counts && !values.chosenWay && ` (${WAY_WORDS[counts.way].toLowerCase()})`}
       </label>
       {ways.map((way) => (
         <label key={way.way} className="flex cursor-pointer items-center gap-2">
@@ -184,8 +177,7 @@ function SideBySide() {
       ))}
       {apart.map(({ ways: [a, b], gapM2 }) => (
         <p key={`${a}${b}`} className="text-warning font-semibold">
-          {WAY_WORDS[a]} and {WAY_WORDS[b].toLowerCase()} differ by {show(gapM2, 'area')} more than their
-          uncertainties allow. One is wrong, or they measure different parts of the boat.
+          {t`${WAY_WORDS[a]} and ${WAY_WORDS[b].toLowerCase()} differ by ${show(gapM2, 'area')} more than their uncertainties allow. One is wrong, or they measure different parts of the boat.`}
         </p>
       ))}
     </fieldset>

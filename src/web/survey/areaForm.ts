@@ -2,6 +2,7 @@ import { shelteredSince } from '../../contract/formats/shelters.ts';
 import type { Area, AreaInput, Boat, EarlierShelter, Estimate } from '../../contract/index.ts';
 import { type AreaWay, HAND_MEASURE_SPREAD, type Measure, type Shape } from '../../core/hull/index.ts';
 import { fieldText, fromCanonical, shownUnit, type UnitSystem } from '../../core/units/index.ts';
+import { t } from '../../words.ts';
 import { fromLocalField } from '../clock/say.ts';
 import type { FormReader } from '../forms/canonical.ts';
 
@@ -50,20 +51,20 @@ export interface EstimateValues {
 /** What each length of a shape is called, and the field of the record it goes to. */
 export const LENGTHS: Record<Shape['kind'], readonly (readonly ['a' | 'b' | 'c', string, string])[]> = {
   rectangle: [
-    ['a', 'Length', 'lengthM'],
-    ['b', 'Width', 'widthM'],
+    ['a', t`Length`, 'lengthM'],
+    ['b', t`Width`, 'widthM'],
   ],
   triangle: [
-    ['a', 'Base', 'baseM'],
-    ['b', 'Height', 'heightM'],
+    ['a', t`Base`, 'baseM'],
+    ['b', t`Height`, 'heightM'],
   ],
   trapezium: [
-    ['a', 'Parallel side 1', 'sideAM'],
-    ['b', 'Parallel side 2', 'sideBM'],
-    ['c', 'Height', 'heightM'],
+    ['a', t`Parallel side 1`, 'sideAM'],
+    ['b', t`Parallel side 2`, 'sideBM'],
+    ['c', t`Height`, 'heightM'],
   ],
-  circle: [['a', 'Diameter', 'diameterM']],
-  girths: [['a', 'Station spacing', 'spacingM']],
+  circle: [['a', t`Diameter`, 'diameterM']],
+  girths: [['a', t`Station spacing`, 'spacingM']],
 };
 
 export const EMPTY_MEASURE: MeasureValues = {
@@ -136,7 +137,7 @@ export const valuesToShelter = (
   read: FormReader,
 ): AreaInput['surroundings'] =>
   kind === 'heated'
-    ? { kind, setPointC: read.quantity('surroundings.setPointC', 'set point', setPointC, 'temperature') }
+    ? { kind, setPointC: read.quantity('surroundings.setPointC', t`set point`, setPointC, 'temperature') }
     : { kind };
 
 /** The area that a form began with, if there is one, and how it shows times and temperatures. */
@@ -157,7 +158,7 @@ function valuesToShelters(
   const hasMoved = saved && shelterChanged(shelterToValues(saved.surroundings, system), values.surroundings);
   if (!hasMoved || since.trim() === '') return { surroundings, earlierShelters };
   const at = fromLocalField(since, zone);
-  if (at === null) read.refuse('since', 'Since must be a date and time');
+  if (at === null) read.refuse('since', t`Since must be a date and time`);
   return shelteredSince({ ...saved, earlierShelters }, at ?? new Date().toISOString(), surroundings);
 }
 
@@ -206,8 +207,8 @@ function toShape(values: MeasureValues, at: string, read: FormReader): Shape {
   }
   if (values.kind === 'girths') {
     const texts = values.girths.split(/[\s;]+/).filter(Boolean);
-    if (texts.length === 0) read.refuse(`${at}.girths`, 'Enter the girths');
-    shape.girthsM = texts.map((text, i) => read.quantity(`${at}.girths`, `girth ${i + 1}`, text, 'length'));
+    if (texts.length === 0) read.refuse(`${at}.girths`, t`Enter the girths`);
+    shape.girthsM = texts.map((text, i) => read.quantity(`${at}.girths`, t`girth ${i + 1}`, text, 'length'));
     shape.rule = values.rule;
   }
   return shape as unknown as Shape;

@@ -2,13 +2,14 @@ import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import type { Product, Step } from '../../contract/index.ts';
 import type { Verdict } from '../../core/system/index.ts';
+import { t } from '../../words.ts';
 import type { StackContext } from './stackContext.ts';
 import { judgeOnTop } from './stackRules.ts';
 
 const GROUPS: readonly (readonly [Verdict, string])[] = [
-  ['fine', 'OK over the coat below'],
-  ['condition', 'OK with a condition'],
-  ['no', 'Not allowed'],
+  ['fine', t`OK over the coat below`],
+  ['condition', t`OK with a condition`],
+  ['no', t`Not allowed`],
 ];
 
 interface Props {
@@ -36,22 +37,18 @@ export function AddCoat({ steps, context, onAdd }: Props) {
   if (!product) {
     return (
       <p>
-        There are no data sheets yet.{' '}
-        <Link className="link" to="/materials/typical">
-          Start with typical data sheets
-        </Link>{' '}
-        or{' '}
-        <Link className="link" to="/materials/new">
-          enter a data sheet
-        </Link>{' '}
-        first.
+        {t`There are no data sheets yet. `}
+        <Link className="link" to="/materials/typical">{t`Start with typical data sheets`}</Link>
+        {t` or `}
+        <Link className="link" to="/materials/new">{t`enter a data sheet`}</Link>
+        {t` first.`}
       </p>
     );
   }
   return (
     <div className="border-base-300 mt-4 flex flex-wrap items-end gap-2 border-t pt-4">
       <label className="grow">
-        <span className="label-caps block pb-1">Next product</span>
+        <span className="label-caps block pb-1">{t`Next product`}</span>
         <select
           className="select w-full"
           value={product.id}
@@ -75,9 +72,7 @@ export function AddCoat({ steps, context, onAdd }: Props) {
           onAdd(product);
           setChosen('');
         }}
-      >
-        Add step
-      </button>
+      >{t`Add step`}</button>
     </div>
   );
 }

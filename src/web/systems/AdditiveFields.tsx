@@ -1,5 +1,6 @@
 import { useFormContext, useWatch } from 'react-hook-form';
 import type { ProductSheet } from '../../core/system/index.ts';
+import { t } from '../../words.ts';
 import { NumberField } from '../forms/NumberField.tsx';
 import type { StackValues } from './stackForm.ts';
 
@@ -20,7 +21,7 @@ export function AdditiveFields({ index, sheet }: { index: number; sheet: Pick<Pr
   return (
     <details className="pt-2">
       <summary className="cursor-pointer text-sm">
-        <span className="underline underline-offset-2">Additives</span>:{' '}
+        <span className="underline underline-offset-2">{t`Additives`}</span>:{' '}
         {planned.map(({ name, mlPerLitre }) => `${name} ${mlPerLitre} ml/l`).join(', ') || 'none'}
       </summary>
       <div className="grid gap-2 pt-2 sm:grid-cols-2">
@@ -30,15 +31,15 @@ export function AdditiveFields({ index, sheet }: { index: number; sheet: Pick<Pr
             <NumberField
               key={name}
               label={name}
-              unit="ml a litre"
+              unit={t`ml a litre`}
               value={planned.find((each) => each.name === name)?.mlPerLitre ?? 0}
               onChange={(ml) => put(name, ml)}
               hint={
                 most === undefined
-                  ? 'No longer on the data sheet.'
+                  ? t`No longer on the data sheet.`
                   : most === null
-                    ? 'The data sheet gives no amount. Ask the manufacturer.'
-                    : `Maximum on the data sheet: ${most} ml/l`
+                    ? t`The data sheet gives no amount. Ask the manufacturer.`
+                    : t`Maximum on the data sheet: ${most} ml/l`
               }
             />
           );

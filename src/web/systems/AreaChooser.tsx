@@ -1,5 +1,6 @@
 import { NavLink } from 'react-router';
 import type { AreaClock, BoatView } from '../../contract/index.ts';
+import { t } from '../../words.ts';
 import { StateMark } from '../state/StateMark.tsx';
 
 interface Props {
@@ -11,7 +12,7 @@ interface Props {
 export function AreaChooser({ view, selectedId }: Props) {
   const clockOf = (id: string): AreaClock | undefined => view.clocks.find(({ areaId }) => areaId === id);
   return (
-    <nav aria-label="Areas">
+    <nav aria-label={t`Areas`}>
       <ul className="divide-base-300 divide-y">
         {view.areas.map(({ id, name }) => {
           const clock = clockOf(id);

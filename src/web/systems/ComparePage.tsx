@@ -3,6 +3,7 @@ import { Link, useParams } from 'react-router';
 import type { BoatView, OwnTemplate, Product, StackView, Step, StripView } from '../../contract/index.ts';
 import { toMinor } from '../../core/supply/index.ts';
 import { type JudgedStack, type StackFigures, SUBSTRATES, stackFigures } from '../../core/system/index.ts';
+import { t } from '../../words.ts';
 import { useBoat, useStacks, useTemplates } from '../api/boatQueries.ts';
 import { useProducts, useStrip } from '../api/queries.ts';
 import { useTrade } from '../api/supplyQueries.ts';
@@ -84,12 +85,12 @@ function Compare({
   const tempC = asked ?? forecastC(strip.data) ?? 15;
   const [chosen, setChosen] = useState<[string, string] | null>(null);
   // The temperature it begins at is not put in while somebody types another.
-  if (strip.isLoading) return <p className="p-6">Reading the forecast…</p>;
-  if (!area || !clock || !stack) return <p className="p-6">This area no longer exists.</p>;
+  if (strip.isLoading) return <p className="p-6">{t`Reading the forecast…`}</p>;
+  if (!area || !clock || !stack) return <p className="p-6">{t`This area no longer exists.`}</p>;
   const context = stackContext(area, clock, stack, products);
   const ways: Way[] = [
     ...(stack.steps.length > 0
-      ? [{ key: 'own', name: `${area.name}: current plan`, steps: stack.steps }]
+      ? [{ key: 'own', name: t`${area.name}: current plan`, steps: stack.steps }]
       : []),
     ...offersFor(context, own)
       .filter((offer) => offer.steps.length > 0 && offer.missing.length === 0)
@@ -102,29 +103,27 @@ function Compare({
     <div className="space-y-5 p-3 md:p-6">
       <p>
         <Link className="link" to={`/boats/${view.boat.id}/systems/${area.id}`}>
-          {view.boat.name}: systems
+          {t`${view.boat.name}: systems`}
         </Link>{' '}
         / {area.name}
       </p>
-      <h1 className="text-2xl">Compare two systems</h1>
+      <h1 className="text-2xl">{t`Compare two systems`}</h1>
       {ways.length < 2 ? (
-        <p className="max-w-prose">
-          There’s nothing to compare yet. Add data sheets for more coating types to use more templates here.
-        </p>
+        <p className="max-w-prose">{t`There’s nothing to compare yet. Add data sheets for more coating types to use more templates here.`}</p>
       ) : (
         <>
           <div className="grid max-w-4xl gap-3 sm:grid-cols-[1fr_1fr_10rem]">
             {([0, 1] as const).map((place) => (
               <Choice
                 key={place}
-                label={place === 0 ? 'First system' : 'Second system'}
+                label={place === 0 ? t`First system` : t`Second system`}
                 value={place === 0 ? first : second}
                 choices={ways.map((way) => [way.key, way.name] as const)}
                 onChange={(key) => setChosen(place === 0 ? [key, second] : [first, key])}
               />
             ))}
             <NumberField
-              label="At a constant temperature of"
+              label={t`At a constant temperature of`}
               quantity="temperature"
               value={tempC}
               onChange={setAsked}
@@ -172,43 +171,41 @@ function Figures({ pair, context, tempC }: { pair: readonly Way[]; context: Stac
         <RulesSay key={place} judged={judged} />
       )),
     ],
-    ['Coats', cells((f) => String(f.coats))],
-    ['Dry film', cells((f) => show(f.dryMicrons, 'film'))],
-    ['Paint', cells((f) => show(f.litres, 'volume'))],
+    [t`Coats`, cells((f) => String(f.coats))],
+    [t`Dry film`, cells((f) => show(f.dryMicrons, 'film'))],
+    [t`Paint`, cells((f) => show(f.litres, 'volume'))],
     [
-      'Paint cost',
+      t`Paint cost`,
       cells((f) =>
-        f.cost === null ? 'price missing' : currency ? sayMoney(toMinor(f.cost, currency), currency) : '',
+        f.cost === null ? t`price missing` : currency ? sayMoney(toMinor(f.cost, currency), currency) : '',
       ),
     ],
     [
-      'First to last coat',
-      cells((f) => (f.days === null ? 'won’t cure at this temperature, or no data' : counted(f.days, 'day'))),
-    ],
-    ['Sanding', cells((f) => (f.sandingHours > 0 ? `${f.sandingHours.toFixed(1)} h` : 'none'))],
-    [
-      'Minimum surface temperature',
-      cells((f) => (f.coldestC === null ? 'not on the data sheet' : show(f.coldestC, 'temperature'))),
-    ],
-    [
-      'Maximum humidity (RH)',
-      cells((f) => (f.rhMax === null ? 'not on the data sheet' : `${Math.round(f.rhMax * 100)} %`)),
-    ],
-    [
-      'Minimum margin above dew point',
+      t`First to last coat`,
       cells((f) =>
-        f.dewMarginC === null ? 'not on the data sheet' : show(f.dewMarginC, 'temperatureDifference'),
+        f.days === null ? t`won’t cure at this temperature, or no data` : counted(f.days, 'day'),
+      ),
+    ],
+    [t`Sanding`, cells((f) => (f.sandingHours > 0 ? `${f.sandingHours.toFixed(1)} h` : 'none'))],
+    [
+      t`Minimum surface temperature`,
+      cells((f) => (f.coldestC === null ? t`not on the data sheet` : show(f.coldestC, 'temperature'))),
+    ],
+    [
+      t`Maximum humidity (RH)`,
+      cells((f) => (f.rhMax === null ? t`not on the data sheet` : `${Math.round(f.rhMax * 100)} %`)),
+    ],
+    [
+      t`Minimum margin above dew point`,
+      cells((f) =>
+        f.dewMarginC === null ? t`not on the data sheet` : show(f.dewMarginC, 'temperatureDifference'),
       ),
     ],
   ];
   return (
-    <Scroller label="Comparison">
+    <Scroller label={t`Comparison`}>
       <StackedTable className="table max-w-5xl table-fixed [&_td]:py-2 [&_th]:py-2">
-        <caption className="pb-1 text-left text-sm">
-          For {show(context.areaM2, 'area')}. Days: the shortest overcoat times added up at this temperature,
-          with at most one coat a day. Sanding: by machine at 10 m² per hour (common practice). Cost: pack
-          prices on the data sheets.
-        </caption>
+        <caption className="pb-1 text-left text-sm">{t`For ${show(context.areaM2, 'area')}. Days: the shortest overcoat times added up at this temperature, with at most one coat a day. Sanding: by machine at 10 m² per hour (common practice). Cost: pack prices on the data sheets.`}</caption>
         <thead>
           <tr>
             <th scope="col" className="w-44" />

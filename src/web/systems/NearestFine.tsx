@@ -2,6 +2,7 @@ import { useFieldArray, useFormContext } from 'react-hook-form';
 import type { Product } from '../../contract/index.ts';
 import { FAMILIES, type Family, fineFigures, nearestFine } from '../../core/system/index.ts';
 import { fieldText, fromCanonical, type Sentence, shownUnit } from '../../core/units/index.ts';
+import { t } from '../../words.ts';
 import { FormReader } from '../forms/canonical.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
 import type { StackContext } from './stackContext.ts';
@@ -32,9 +33,7 @@ export function NearestFine({
   const found = nearestFine(families, placeOf(context.area));
   if (!found) {
     return (
-      <p className="border-line border-2 p-3">
-        No allowed system goes over the existing coating. Remove it first, or do a test patch.
-      </p>
+      <p className="border-line border-2 p-3">{t`No allowed system goes over the existing coating. Remove it first, or do a test patch.`}</p>
     );
   }
   const productOf = (family: Family): Product | undefined =>
@@ -88,41 +87,42 @@ export function NearestFine({
   if (missing.length === 0 && stillNo.length > 0) {
     return (
       <p className="border-line border-2 p-3">
-        No combination of your data sheets is allowed here
-        {stillNo.map(({ no, reason }) => `; step ${no}: ${write(reason)}`)}. Choose another product there, or
-        remove the existing coating first.
+        {t`No combination of your data sheets is allowed here`}
+        {stillNo.map(({ no, reason }) => t`; step ${no}: ${write(reason)}`)}
+        {t`. Choose another product there, or remove the existing coating first.`}
       </p>
     );
   }
   return (
     <div className="border-line space-y-2 border-2 p-3">
       <p>
-        <strong>Closest allowed system:</strong> {names(found.families)}.{' '}
+        <strong>{t`Closest allowed system:`}</strong> {names(found.families)}.{' '}
         {found.removed.length > 0 && (
           <>
-            It takes out <strong>{names(found.removed)}</strong>.{' '}
+            {t`It takes out `}
+            <strong>{names(found.removed)}</strong>.{' '}
           </>
         )}
         {found.added.length > 0 && (
           <>
-            Added: <strong>{names(found.added)}</strong>.{' '}
+            {t`Added: `}
+            <strong>{names(found.added)}</strong>.{' '}
           </>
         )}
         {kept.map(({ changed }, i) =>
           changed.length > 0 ? (
             <span key={steps[i]?.stepId}>
-              Step {i + 1} has <strong>{changed.map(write).join(', ')}</strong>.{' '}
+              {t`Step ${i + 1} has `}
+              <strong>{changed.map(write).join(', ')}</strong>.{' '}
             </span>
           ) : null,
         )}
-        Everything else stays the same.
+        {t`Everything else stays the same.`}
       </p>
       {missing.length > 0 ? (
-        <p>Add a data sheet for {names(missing)} first.</p>
+        <p>{t`Add a data sheet for ${names(missing)} first.`}</p>
       ) : (
-        <button type="button" className="btn" onClick={() => take(steps)}>
-          Use this system
-        </button>
+        <button type="button" className="btn" onClick={() => take(steps)}>{t`Use this system`}</button>
       )}
     </div>
   );

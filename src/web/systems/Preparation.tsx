@@ -2,6 +2,7 @@ import { useFormContext, useWatch } from 'react-hook-form';
 import { Link } from 'react-router';
 import { v7 as uuidv7 } from 'uuid';
 import { prepareFor, prepHours, prepTasks } from '../../core/system/index.ts';
+import { t } from '../../words.ts';
 import { useConfirm } from '../parts/Confirm.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { counted } from '../words/counted.ts';
@@ -26,8 +27,8 @@ export function Preparation({ context }: { context: StackContext }) {
   const confirm = useConfirm();
   const takeIt = async (product: string) => {
     const planned = getValues('steps.0.before').length;
-    const title = `Replace the ${counted(planned, 'planned task')} before ${product}?`;
-    if (planned > 0 && !(await confirm({ title, action: 'Replace tasks' }))) return;
+    const title = t`Replace the ${counted(planned, 'planned task')} before ${product}?`;
+    if (planned > 0 && !(await confirm({ title, action: t`Replace tasks` }))) return;
     const tasks = prepTasks(list).map(
       ({ kind, amount, note }): TaskValues => ({
         taskId: uuidv7(),
@@ -42,8 +43,8 @@ export function Preparation({ context }: { context: StackContext }) {
   return (
     <details className="board p-3">
       <summary className="cursor-pointer font-semibold">
-        Preparation: {counted(list.length, 'step')}
-        {areaM2 > 0 && `, about ${hours.toFixed(1)} h for one person`}
+        {t`Preparation: ${counted(list.length, 'step')}`}
+        {areaM2 > 0 && t`, about ${hours.toFixed(1)} h for one person`}
       </summary>
       <ol className="space-y-2 pt-3">
         {list.map((each, i) => (
@@ -52,12 +53,12 @@ export function Preparation({ context }: { context: StackContext }) {
             <div>
               <p>
                 {each.what}
-                {each.grit !== null && `, ${each.grit} grit`}
+                {each.grit !== null && t`, ${each.grit} grit`}
                 {each.m2PerHour !== null && areaM2 > 0 && (
                   <span className="opacity-80"> ({(areaM2 / each.m2PerHour).toFixed(1)} h)</span>
                 )}
               </p>
-              <p className="text-sm">Done when {each.proof}.</p>
+              <p className="text-sm">{t`Done when ${each.proof}.`}</p>
               {each.caution && <p className="border-line border-l-4 pl-2 text-sm">{each.caution}</p>}
             </div>
           </li>
@@ -65,15 +66,12 @@ export function Preparation({ context }: { context: StackContext }) {
       </ol>
       {first && (
         <button type="button" className="btn btn-sm mt-3" onClick={() => void takeIt(first.name)}>
-          Add as tasks before {first.name}
+          {t`Add as tasks before ${first.name}`}
         </button>
       )}
       <p className="pt-2 text-sm opacity-80">
-        Order and work rates are common practice, for {show(areaM2, 'area')}. The product’s data sheet and
-        safety data sheet take priority.{' '}
-        <Link className="link" to="/tools">
-          Measuring tools
-        </Link>
+        {t`Order and work rates are common practice, for ${show(areaM2, 'area')}. The product’s data sheet and safety data sheet take priority. `}
+        <Link className="link" to="/tools">{t`Measuring tools`}</Link>
       </p>
     </details>
   );

@@ -10,6 +10,7 @@ import {
   type Substrate,
   TREATMENTS,
 } from '../../core/system/index.ts';
+import { t } from '../../words.ts';
 import { Choice } from '../forms/NumberField.tsx';
 import { Scroller } from '../parts/Scroller.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
@@ -41,33 +42,30 @@ export function RulesPage() {
   };
   return (
     <div className="space-y-5 p-3 md:p-6">
-      <h1 className="text-2xl">What goes over what</h1>
-      <p className="max-w-prose">
-        Common-practice rules unless marked otherwise. A product’s own data sheet overrides them, except for
-        those below. Select a cell to see the reason.
-      </p>
+      <h1 className="text-2xl">{t`What goes over what`}</h1>
+      <p className="max-w-prose">{t`Common-practice rules unless marked otherwise. A product’s own data sheet overrides them, except for those below. Select a cell to see the reason.`}</p>
       <details className="max-w-prose">
         <summary className="target cursor-pointer py-2">
-          {WHATEVER_THE_SHEET.length} rules hold whatever a data sheet says
+          {t`${WHATEVER_THE_SHEET.length} rules apply even if a data sheet says otherwise`}
         </summary>
         <ul className="list-disc space-y-1 pl-5">
           {WHATEVER_THE_SHEET.map(({ id, verdict, reason, condition }) => (
             <li key={id}>
               {VERDICT_SIGNS[verdict]} {write(reason)}
-              {condition && <>. Fine if {write(condition)}</>}
+              {condition && <>{t`. Fine if ${write(condition)}`}</>}
             </li>
           ))}
         </ul>
       </details>
       <div className="grid max-w-3xl gap-3 sm:grid-cols-3">
-        <Choice label="On" value={substrate} choices={choices(SUBSTRATES)} onChange={setSubstrate} />
-        <Choice label="Exposure" value={service} choices={choices(SERVICE_WORDS)} onChange={setService} />
+        <Choice label={t`On`} value={substrate} choices={choices(SUBSTRATES)} onChange={setSubstrate} />
+        <Choice label={t`Exposure`} value={service} choices={choices(SERVICE_WORDS)} onChange={setService} />
         <Choice
-          label="Coat below"
+          label={t`Coat below`}
           value={old}
           choices={[
-            ['new', 'New (same system)'],
-            ['old', 'Old paint'],
+            ['new', t`New (same system)`],
+            ['old', t`Old paint`],
           ]}
           onChange={setOld}
         />
@@ -75,13 +73,11 @@ export function RulesPage() {
       {picked && <Reason picked={picked} judged={judge(picked.below, picked.coat)} />}
       <OverOne judge={judge} onPick={setPicked} picked={picked} />
       <div className="hidden sm:block">
-        <Scroller label="Compatibility table">
+        <Scroller label={t`Compatibility table`}>
           <table className="border-collapse text-xs">
             <thead>
               <tr>
-                <th scope="col" className="p-1 text-left">
-                  Below ↓ Above →
-                </th>
+                <th scope="col" className="p-1 text-left">{t`Below ↓ Above →`}</th>
                 {ALL.map((coat) => (
                   <th key={coat} scope="col" className="h-44 p-0 align-bottom">
                     <span className="block w-7 rotate-180 pt-1 text-left whitespace-nowrap [writing-mode:vertical-rl]">
@@ -105,7 +101,7 @@ export function RulesPage() {
                         <button
                           type="button"
                           className={`h-7 w-7 ${verdict === 'no' ? 'bg-base-content text-base-100' : verdict === 'condition' ? 'bg-base-300' : ''} ${chosen ? 'outline-info outline-3' : ''}`}
-                          aria-label={`${FAMILIES[coat]} over ${FAMILIES[below]}: ${VERDICT_WORDS[verdict]}`}
+                          aria-label={t`${FAMILIES[coat]} over ${FAMILIES[below]}: ${VERDICT_WORDS[verdict]}`}
                           aria-pressed={chosen}
                           onClick={() => setPicked({ below, coat })}
                         >
@@ -121,8 +117,7 @@ export function RulesPage() {
         </Scroller>
       </div>
       <p className="text-sm">
-        {VERDICT_SIGNS.fine} OK · {VERDICT_SIGNS.condition} OK with a condition · {VERDICT_SIGNS.no} not
-        allowed. Rules about exposure are checked for the whole system, on the area’s Systems page.
+        {t`${VERDICT_SIGNS.fine} OK · ${VERDICT_SIGNS.condition} OK with a condition · ${VERDICT_SIGNS.no} not allowed. Rules about exposure are checked for the whole system, on the area’s Systems page.`}
       </p>
     </div>
   );
@@ -141,7 +136,7 @@ function OverOne({
   const [below, setBelow] = useState<Family>('epoxy-primer');
   return (
     <div className="space-y-3 sm:hidden">
-      <Choice label="Coating below" value={below} choices={choices(FAMILIES)} onChange={setBelow} />
+      <Choice label={t`Coating below`} value={below} choices={choices(FAMILIES)} onChange={setBelow} />
       <ul className="divide-base-300 divide-y">
         {ALL.map((coat) => {
           const { verdict } = judge(below, coat);
@@ -168,15 +163,19 @@ function OverOne({
 function Reason({ picked, judged }: { picked: { below: Family; coat: Family }; judged: JudgedLayer }) {
   const { write } = useUnits();
   return (
-    <section aria-live="polite" aria-label="Reason" className="border-line max-w-3xl space-y-1 border-2 p-3">
+    <section
+      aria-live="polite"
+      aria-label={t`Reason`}
+      className="border-line max-w-3xl space-y-1 border-2 p-3"
+    >
       <p className="font-semibold">
-        {FAMILIES[picked.coat]} over {FAMILIES[picked.below]}: {VERDICT_WORDS[judged.verdict]}
+        {t`${FAMILIES[picked.coat]} over ${FAMILIES[picked.below]}: ${VERDICT_WORDS[judged.verdict]}`}
       </p>
-      {judged.judgements.length === 0 && <p>No conflicts found. Bond: {BOND_WORDS[judged.bond]}.</p>}
+      {judged.judgements.length === 0 && <p>{t`No conflicts found. Bond: ${BOND_WORDS[judged.bond]}.`}</p>}
       {judged.judgements.map(({ ruleId, reason, condition, mark }) => (
         <p key={ruleId}>
           {write(reason)}
-          {condition && `. OK if ${condition}`} ({MARK_WORDS[mark]}).
+          {condition && t`. OK if ${condition}`} ({MARK_WORDS[mark]}).
         </p>
       ))}
     </section>

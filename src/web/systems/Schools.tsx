@@ -1,5 +1,6 @@
 import { useFieldArray, useFormContext, useWatch } from 'react-hook-form';
 import { SCHOOLS, type SchoolId, schoolInForce, switchSchool } from '../../core/system/index.ts';
+import { t } from '../../words.ts';
 import { FormReader } from '../forms/canonical.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { schoolPlace, stepsFromSchool } from './schooled.ts';
@@ -29,7 +30,8 @@ export function Schools({ context }: { context: StackContext }) {
   return (
     <details className="board p-3">
       <summary className="cursor-pointer">
-        <strong>Choice of method</strong> <span className="text-sm">{named.join(', ') || 'none chosen'}</span>
+        <strong>{t`Choice of method`}</strong>{' '}
+        <span className="text-sm">{named.join(', ') || t`none chosen`}</span>
       </summary>
       <div className="space-y-4 pt-3">
         {open.map(({ school, way }) => (
@@ -51,15 +53,13 @@ export function Schools({ context }: { context: StackContext }) {
             </div>
             {school.ways.map(({ id, name, buys, costs }) => (
               <p key={id} className={`text-sm ${id === way ? '' : 'opacity-80'}`}>
-                <strong>{name}</strong>, for it: {buys}; against it: {costs}.
+                <strong>{name}</strong>
+                {t`, for it: ${buys}; against it: ${costs}.`}
               </p>
             ))}
           </fieldset>
         ))}
-        <p className="text-sm">
-          Choosing an option changes the steps. Save the system to keep the change. Greyed-out options aren’t
-          allowed by the data sheets, or need a coating type you have no data sheet for.
-        </p>
+        <p className="text-sm">{t`Choosing an option changes the steps. Save the system to keep the change. Greyed-out options aren’t allowed by the data sheets, or need a coating type you have no data sheet for.`}</p>
       </div>
     </details>
   );

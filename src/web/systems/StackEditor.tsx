@@ -3,6 +3,7 @@ import { useFormContext, useWatch } from 'react-hook-form';
 import { Link } from 'react-router';
 import type { FieldError, StackView, Step } from '../../contract/index.ts';
 import { coatsStillNeeded, type JudgedStack, SUBSTRATES } from '../../core/system/index.ts';
+import { t } from '../../words.ts';
 import { api } from '../api/client.ts';
 import { useYard } from '../api/queries.ts';
 import { sayTime } from '../clock/say.ts';
@@ -66,7 +67,7 @@ export function StackEditor({ context, stack }: Props) {
       return [
         {
           path: `steps.${i}.reason`,
-          message: `Not allowed: ${write(refused.reason)}. Change the step, or give a reason to apply it anyway`,
+          message: t`Not allowed: ${write(refused.reason)}. Change the step, or give a reason to apply it anyway`,
         },
       ];
     });
@@ -80,15 +81,13 @@ export function StackEditor({ context, stack }: Props) {
       values={stackToValues(stack.steps, system)}
       submit={submit}
       base={stack}
-      fieldWords={{ steps: 'the steps', applied: 'the applied coats' }}
-      button="Save system"
+      fieldWords={{ steps: t`the steps`, applied: t`the applied coats` }}
+      button={t`Save system`}
       beside={
         <>
-          {saved && <span role="status">Saved.</span>}
+          {saved && <span role="status">{t`Saved.`}</span>}
           {stack.steps.length > 0 && (
-            <Link className="btn ml-auto" to={`/bench/${context.area.id}`}>
-              Go to bench
-            </Link>
+            <Link className="btn ml-auto" to={`/bench/${context.area.id}`}>{t`Go to bench`}</Link>
           )}
         </>
       }
@@ -128,7 +127,7 @@ function Judged({ context }: { context: StackContext }) {
           {drawn.length > 0 ? (
             <StackSection steps={drawn} substrate={SUBSTRATES[context.area.substrate]} />
           ) : (
-            <p className="p-6 opacity-80">Add a coat to see a scale drawing of the system.</p>
+            <p className="p-6 opacity-80">{t`Add a coat to see a scale drawing of the system.`}</p>
           )}
         </div>
         <ComingAir context={context} air={air} onChange={(some) => setTyped({ ...typed, ...some })} />
@@ -161,13 +160,13 @@ function ComingAir({
     const forecast = context.extremes?.[word];
     const hint =
       forecast && value === forecast.tempC
-        ? `from the forecast, ${sayTime(forecast.at, yard.data?.zone ?? 'utc', Date.now())}`
+        ? t`from the forecast, ${sayTime(forecast.at, yard.data?.zone ?? 'utc', Date.now())}`
         : value === null
-          ? 'No forecast. Not checked until you enter a temperature.'
-          : 'Your value (not saved)';
+          ? t`No forecast. Not checked until you enter a temperature.`
+          : t`Your value (not saved)`;
     return (
       <NumberField
-        label={`${word === 'coldest' ? 'Coldest' : 'Hottest'} the surface will be`}
+        label={t`${word === 'coldest' ? 'Coldest' : 'Hottest'} the surface will be`}
         quantity="temperature"
         value={Math.round((value ?? usual) * 10) / 10}
         onChange={(next) => onChange({ [`${word}C`]: next })}
@@ -189,7 +188,7 @@ function AppliedWrong({ context, steps }: { context: StackContext; steps: readon
     const name = context.products.find((each) => each.id === step.productId)?.name ?? 'a product';
     return (context.bonds[step.id] ?? []).flatMap((bond, coat) =>
       bond?.fault
-        ? [{ key: `${step.id}${coat}`, coatName: `${name}, coat ${coat + 1}`, fault: bond.fault }]
+        ? [{ key: `${step.id}${coat}`, coatName: t`${name}, coat ${coat + 1}`, fault: bond.fault }]
         : [],
     );
   });
@@ -197,8 +196,8 @@ function AppliedWrong({ context, steps }: { context: StackContext; steps: readon
     <p key={key} className="text-warning font-semibold">
       {coatName}{' '}
       {fault === 'too-soon'
-        ? 'was started before the coat below could be overcoated: solvent may be trapped.'
-        : 'was applied after the overcoat window of the coat below had closed, and no sanding is logged: it may not adhere.'}
+        ? t`was started before the coat below could be overcoated: solvent may be trapped.`
+        : t`was applied after the overcoat window of the coat below had closed, and no sanding is logged: it may not adhere.`}
     </p>
   ));
 }
@@ -221,9 +220,7 @@ function AppliedThin({ context, steps }: { context: StackContext; steps: readonl
   });
   return short.map(({ step, product, appliedMicrons, missingMicrons, coats }) => (
     <p key={step.id} className={coats > 0 ? 'text-warning font-semibold' : ''}>
-      {product.name}: {show(appliedMicrons, 'film')} from the litres used, {show(missingMicrons, 'film')}{' '}
-      short of the target.{' '}
-      {coats > 0 ? `Apply ${counted(coats, 'more coat')}.` : 'That is within the accuracy of litres.'}
+      {t`${product.name}: ${show(appliedMicrons, 'film')} from the litres used, ${show(missingMicrons, 'film')} short of the target. ${coats > 0 ? t`Apply ${counted(coats, 'more coat')}.` : t`That is within the accuracy of litres.`}`}
     </p>
   ));
 }

@@ -9,6 +9,7 @@ import {
   stackNeed,
   stepAreaM2,
 } from '../../core/system/index.ts';
+import { t } from '../../words.ts';
 import { FormReader } from '../forms/canonical.ts';
 import { RestsOn } from '../parts/RestsOn.tsx';
 import { Scroller } from '../parts/Scroller.tsx';
@@ -21,9 +22,9 @@ import type { StackContext } from './stackContext.ts';
 import { type StackValues, valuesToStack } from './stackForm.ts';
 
 const PROFILE_FROM: Record<ProfileUnder['from'], string> = {
-  measured: 'measured with replica tape',
-  sheet: 'middle of the range on the data sheet',
-  typical: 'typical of mineral grit, common practice',
+  measured: t`measured with replica tape`,
+  sheet: t`middle of the range on the data sheet`,
+  typical: t`typical of mineral grit, common practice`,
 };
 
 /** What the stack takes: litres a coat and in all, wet film to aim for, and whether a coat is outside its sheet. */
@@ -34,9 +35,9 @@ export function StackTotals({ context }: { context: StackContext }) {
   const read = new FormReader(system);
   const stack = valuesToStack(values, 1, read);
   if (stack.steps.length === 0) return null;
-  if (context.areaM2 === 0) return <p>Measure the area to see the litres needed.</p>;
+  if (context.areaM2 === 0) return <p>{t`Measure the area to see the litres needed.`}</p>;
   if (read.errors.length > 0)
-    return <p className="opacity-80">Fill in every field to see the litres needed.</p>;
+    return <p className="opacity-80">{t`Fill in every field to see the litres needed.`}</p>;
   const steps = stack.steps.flatMap((step) => {
     const product = context.products.find((p) => p.id === step.productId);
     return product
@@ -71,16 +72,16 @@ export function StackTotals({ context }: { context: StackContext }) {
     return <p className="text-error font-semibold">{(error as Error).message}</p>;
   }
   return (
-    <Scroller label="Paint needed">
+    <Scroller label={t`Paint needed`}>
       <StackedTable className="table">
-        <caption className="sr-only">Paint needed for {show(context.areaM2, 'area')}</caption>
+        <caption className="sr-only">{t`Paint needed for ${show(context.areaM2, 'area')}`}</caption>
         <thead>
           <tr>
-            <th scope="col">Product</th>
-            <th scope="col">Total dry film</th>
-            <th scope="col">Target wet film</th>
-            <th scope="col">Per coat</th>
-            <th scope="col">Total, upper estimate</th>
+            <th scope="col">{t`Product`}</th>
+            <th scope="col">{t`Total dry film`}</th>
+            <th scope="col">{t`Target wet film`}</th>
+            <th scope="col">{t`Per coat`}</th>
+            <th scope="col">{t`Total, upper estimate`}</th>
           </tr>
         </thead>
         <tbody>
@@ -96,49 +97,32 @@ export function StackTotals({ context }: { context: StackContext }) {
                   {show(row.dryMicrons, 'film')}
                   {row.film.verdict === 'too-thick' && (
                     <p className="text-error font-semibold">
-                      {show(step.dryMicronsPerCoat, 'film')} per coat is above the data sheet’s maximum of{' '}
-                      {show(row.film.limitMicrons, 'film')}. It will sag and trap solvent. Apply more, thinner
-                      coats.
+                      {t`${show(step.dryMicronsPerCoat, 'film')} per coat is above the data sheet’s maximum of ${show(row.film.limitMicrons, 'film')}. It will sag and trap solvent. Apply more, thinner coats.`}
                     </p>
                   )}
                   {row.film.verdict === 'too-thin' && (
                     <p className="text-warning font-semibold">
-                      {show(step.dryMicronsPerCoat, 'film')} per coat is below the data sheet’s minimum of{' '}
-                      {show(row.film.limitMicrons, 'film')}.
+                      {t`${show(step.dryMicronsPerCoat, 'film')} per coat is below the data sheet’s minimum of ${show(row.film.limitMicrons, 'film')}.`}
                     </p>
                   )}
                 </td>
                 <td>{show(row.wetMicronsPerCoat, 'film')}</td>
                 <td>
                   <Why figure={show(row.litresPerCoat, 'volume')}>
-                    <p>
-                      A × DFT / (1000 × VS × (1 − loss)) = {show(stepAreaM2(step, context.areaM2), 'area')} ×{' '}
-                      {show(step.dryMicronsPerCoat, 'film')} / (1000 × {step.sheet.volumeSolids} ×{' '}
-                      {(1 - row.loss).toFixed(3)})
-                    </p>
-                    <p>
-                      Volume solids from the data sheet. Loss {Math.round(row.loss * 1000) / 10} % for{' '}
-                      {METHOD_WORDS[step.method].toLowerCase()} (common practice, no source).
-                    </p>
+                    <p>{t`A × DFT / (1000 × VS × (1 − loss)) = ${show(stepAreaM2(step, context.areaM2), 'area')} × ${show(step.dryMicronsPerCoat, 'film')} / (1000 × ${step.sheet.volumeSolids} × ${(1 - row.loss).toFixed(3)})`}</p>
+                    <p>{t`Volume solids from the data sheet. Loss ${Math.round(row.loss * 1000) / 10} % for ${METHOD_WORDS[step.method].toLowerCase()} (common practice, no source).`}</p>
                     {i === 0 && profile && (
-                      <p>
-                        The first coat fills the blast profile besides: ⅔ × {show(profile.microns, 'film')} (
-                        {PROFILE_FROM[profile.from]}), {show(row.litresOfCoat[0] ?? 0, 'volume')} in all (from
-                        memory).
-                      </p>
+                      <p>{t`The first coat also fills the blast profile: ⅔ × ${show(profile.microns, 'film')} (${PROFILE_FROM[profile.from]}), ${show(row.litresOfCoat[0] ?? 0, 'volume')} in all (from memory).`}</p>
                     )}
                     {step.before.some(({ kind }) => kind === 'aggregate') && (
-                      <p>
-                        Over aggregate, the first coat takes two to three times as much as a smooth coat. The
-                        second takes half of that (common practice, no source).
-                      </p>
+                      <p>{t`Over aggregate, the first coat takes two to three times as much as a smooth coat. The second takes half of that (common practice, no source).`}</p>
                     )}
                   </Why>
                   {row.litresOfCoat.some((litres) => litres > row.litresPerCoat * 1.001) && (
                     <span className="block text-sm">
                       {row.litresOfCoat
                         .slice(0, 2)
-                        .map((litres, coat) => `coat ${coat + 1}: ${show(litres, 'volume')}`)
+                        .map((litres, coat) => t`coat ${coat + 1}: ${show(litres, 'volume')}`)
                         .join(', ')}
                     </span>
                   )}
@@ -148,7 +132,7 @@ export function StackTotals({ context }: { context: StackContext }) {
                   {step.sheet.canLitres
                     ? ` (${counted(Math.ceil(row.litresHigh / step.sheet.canLitres), 'can')})`
                     : ''}
-                  {row.thinnerLitres > 0 && <> + {show(row.thinnerLitresHigh, 'volume')} thinner</>}
+                  {row.thinnerLitres > 0 && <>{t` + ${show(row.thinnerLitresHigh, 'volume')} thinner`}</>}
                 </td>
               </tr>
             );
@@ -156,7 +140,7 @@ export function StackTotals({ context }: { context: StackContext }) {
         </tbody>
         <tfoot>
           <tr>
-            <th scope="row">Whole system</th>
+            <th scope="row">{t`Whole system`}</th>
             <td>{show(need.dryMicrons, 'film')}</td>
             <td />
             <td />

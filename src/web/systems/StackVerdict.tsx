@@ -1,4 +1,5 @@
 import { type JudgedStack, SUBSTRATES, type Verdict } from '../../core/system/index.ts';
+import { t } from '../../words.ts';
 import { Why } from '../parts/Why.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { andList } from '../words/counted.ts';
@@ -17,9 +18,9 @@ function stepsWith(judged: JudgedStack, verdict: Verdict): string {
 /** The verdict on a stack in one line. */
 export function sayVerdict(judged: JudgedStack): string {
   const { verdict } = judged;
-  if (verdict === 'fine') return 'No conflicts found';
-  if (verdict === 'no') return `Not allowed: see ${stepsWith(judged, 'no')}`;
-  return `OK with conditions: see ${stepsWith(judged, 'condition')}`;
+  if (verdict === 'fine') return t`No conflicts found`;
+  if (verdict === 'no') return t`Not allowed: see ${stepsWith(judged, 'no')}`;
+  return t`OK with conditions: see ${stepsWith(judged, 'condition')}`;
 }
 
 interface Props {
@@ -31,7 +32,7 @@ interface Props {
 /** What the rules say of the stack as a whole, and what they were asked. */
 export function StackVerdict({ judged, context, air }: Props) {
   const { show } = useUnits();
-  if (!judged) return <p role="status">Not checked yet. Correct the values marked above.</p>;
+  if (!judged) return <p role="status">{t`Not checked yet. Correct the values marked above.`}</p>;
   if (judged.layers.length === 0) return null;
   const { substrate, service, oldCoating } = context.area;
   const temperatures = [air.coldestC, air.hottestC]
@@ -52,20 +53,20 @@ export function StackVerdict({ judged, context, air }: Props) {
       >
         <ul className="list-disc pl-4">
           <li>
-            On {SUBSTRATES[substrate]}
-            {oldCoating !== null && ' with old paint on it'}; {SERVICE_WORDS[service].toLowerCase()}.
+            {t`On ${SUBSTRATES[substrate]}`}
+            {oldCoating !== null && t` with old paint on it`}; {SERVICE_WORDS[service].toLowerCase()}.
           </li>
-          <li>Each coat over the one below, including bands and washes.</li>
-          <li>Film thickness, thinner and method of each coat against its data sheet.</li>
+          <li>{t`Each coat over the one below, including bands and washes.`}</li>
+          <li>{t`Film thickness, thinner and method of each coat against its data sheet.`}</li>
           <li>
             {oldCoating === null
-              ? 'Total film and number of coats (common practice).'
-              : 'Total film and number of coats aren’t checked over old paint.'}
+              ? t`Total film and number of coats (common practice).`
+              : t`Total film and number of coats aren’t checked over old paint.`}
           </li>
           <li>
             {temperatures.length > 0
-              ? `Expected surface temperature: ${temperatures.join('–')}.`
-              : 'No forecast, so temperature wasn’t checked.'}
+              ? t`Expected surface temperature: ${temperatures.join('–')}.`
+              : t`No forecast, so temperature wasn’t checked.`}
           </li>
         </ul>
       </Why>

@@ -1,6 +1,7 @@
 import { ArrowDown, ArrowUp, Trash2 } from 'lucide-react';
 import { useFormContext, useWatch } from 'react-hook-form';
 import { FAMILIES, type JudgedLayer, methodsOf } from '../../core/system/index.ts';
+import { t } from '../../words.ts';
 import { Field, QuantityField, SelectField } from '../forms/Field.tsx';
 import { useConfirm } from '../parts/Confirm.tsx';
 import { counted } from '../words/counted.ts';
@@ -41,10 +42,10 @@ export function StepLine({ index, last, context, judged, onRemove, onMove }: Pro
     if (colours.length > 0) setValue(`steps.${index}.colours`, colours, { shouldDirty: true });
   };
   const remove = async () => {
-    const title = `${counted(applied, 'coat')} of this step ${applied === 1 ? 'is' : 'are'} already on the boat. Remove the step anyway?`;
+    const title = t`${counted(applied, 'coat')} of this step ${applied === 1 ? 'is' : 'are'} already on the boat. Remove the step anyway?`;
     const sure =
       applied === 0 ||
-      (await confirm({ title, text: 'The applied coats stay on the record.', action: 'Remove step' }));
+      (await confirm({ title, text: t`The applied coats stay on the record.`, action: t`Remove step` }));
     if (sure) onRemove();
   };
   return (
@@ -53,11 +54,11 @@ export function StepLine({ index, last, context, judged, onRemove, onMove }: Pro
         <span className="grow">
           {index + 1}. {product.name} <span className="text-sm font-normal">{FAMILIES[sheet.family]}</span>
         </span>
-        {applied > 0 && <span className="text-sm font-normal">{applied} applied</span>}
+        {applied > 0 && <span className="text-sm font-normal">{t`${applied} applied`}</span>}
         <button
           type="button"
           className="btn btn-ghost btn-sm btn-square"
-          aria-label={`Move ${product.name} earlier (towards the hull)`}
+          aria-label={t`Move ${product.name} earlier (towards the hull)`}
           disabled={index === 0}
           onClick={() => onMove(-1)}
         >
@@ -66,7 +67,7 @@ export function StepLine({ index, last, context, judged, onRemove, onMove }: Pro
         <button
           type="button"
           className="btn btn-ghost btn-sm btn-square"
-          aria-label={`Move ${product.name} later (away from the hull)`}
+          aria-label={t`Move ${product.name} later (away from the hull)`}
           disabled={last}
           onClick={() => onMove(1)}
         >
@@ -75,27 +76,27 @@ export function StepLine({ index, last, context, judged, onRemove, onMove }: Pro
         <button
           type="button"
           className="btn btn-ghost btn-sm btn-square"
-          aria-label={`Remove ${product.name}`}
+          aria-label={t`Remove ${product.name}`}
           onClick={() => void remove()}
         >
           <Trash2 size={16} aria-hidden="true" />
         </button>
       </legend>
       <div className="grid grid-cols-2 gap-2 sm:grid-cols-4">
-        <Field name={`steps.${index}.coats`} label="Coats" inputMode="numeric" />
-        <QuantityField name={`steps.${index}.microns`} label="Dry film per coat" quantity="film" />
+        <Field name={`steps.${index}.coats`} label={t`Coats`} inputMode="numeric" />
+        <QuantityField name={`steps.${index}.microns`} label={t`Dry film per coat`} quantity="film" />
         <SelectField
           name={`steps.${index}.method`}
-          label="Method"
+          label={t`Method`}
           choices={methods.map((m) => [m, METHOD_WORDS[m]] as const)}
         />
-        <Field name={`steps.${index}.thinner`} label="Thinner" unit="%" inputMode="decimal" />
+        <Field name={`steps.${index}.thinner`} label={t`Thinner`} unit="%" inputMode="decimal" />
         {context.area.highWear && (
-          <Field name={`steps.${index}.extraCoats`} label="Extra coats (high wear)" inputMode="numeric" />
+          <Field name={`steps.${index}.extraCoats`} label={t`Extra coats (high wear)`} inputMode="numeric" />
         )}
       </div>
       <div className="flex flex-wrap items-end gap-2 pt-2">
-        <span className="label-caps pb-2">Colours (alternating)</span>
+        <span className="label-caps pb-2">{t`Colours (alternating)`}</span>
         {sheet.colours.map((colour) => {
           const place = step.colours.indexOf(colour.name);
           return (
@@ -118,16 +119,14 @@ export function StepLine({ index, last, context, judged, onRemove, onMove }: Pro
           <div className="w-40">
             <SelectField
               name={`steps.${index}.signal`}
-              label="Signal coat"
+              label={t`Signal coat`}
               choices={[['', 'none'], ...sheet.colours.map(({ name }): [string, string] => [name, name])]}
             />
           </div>
         )}
       </div>
       {step.signal !== '' && step.colours[0] === step.signal && (
-        <p className="text-warning pt-1 text-sm font-semibold">
-          The signal coat has the colour of the coat over it. It can’t show wear: choose another colour.
-        </p>
+        <p className="text-warning pt-1 text-sm font-semibold">{t`The signal coat has the colour of the coat over it. It can’t show wear: choose another colour.`}</p>
       )}
       <WhereFields index={index} />
       <TaskFields index={index} />

@@ -1,4 +1,5 @@
 import type { JudgedLayer } from '../../core/system/index.ts';
+import { t } from '../../words.ts';
 import { Field } from '../forms/Field.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { MARK_WORDS, VERDICT_SIGNS, VERDICT_WORDS } from './ruleWords.ts';
@@ -23,7 +24,7 @@ export function StepVerdict({ index, judged }: { index: number; judged: JudgedLa
       </ul>
       {refused && (
         <div className="pt-1">
-          <Field name={`steps.${index}.reason`} label="Reason to apply anyway (kept on record)" />
+          <Field name={`steps.${index}.reason`} label={t`Reason to apply anyway (kept on record)`} />
         </div>
       )}
     </div>

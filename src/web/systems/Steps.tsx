@@ -19,6 +19,7 @@ import type { ReactNode } from 'react';
 import { useFieldArray, useFormContext } from 'react-hook-form';
 import type { Step } from '../../contract/index.ts';
 import type { JudgedStack } from '../../core/system/index.ts';
+import { t } from '../../words.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { AddCoat } from './AddCoat.tsx';
 import { StepLine } from './StepLine.tsx';
@@ -50,15 +51,15 @@ export function Steps({
   };
   const place = (id: unknown) => fields.findIndex((field) => field.key === id) + 1;
   const announcements: Announcements = {
-    onDragStart: ({ active }) => `Picked up step ${place(active.id)}.`,
-    onDragOver: ({ over }) => (over ? `Position ${place(over.id)} of ${fields.length}.` : undefined),
-    onDragEnd: ({ over }) => (over ? `Dropped at position ${place(over.id)}.` : 'Move cancelled.'),
-    onDragCancel: () => 'Move cancelled.',
+    onDragStart: ({ active }) => t`Picked up step ${place(active.id)}.`,
+    onDragOver: ({ over }) => (over ? t`Position ${place(over.id)} of ${fields.length}.` : undefined),
+    onDragEnd: ({ over }) => (over ? t`Dropped at position ${place(over.id)}.` : t`Move cancelled.`),
+    onDragCancel: () => t`Move cancelled.`,
   };
   return (
     <div>
       {fields.length === 0 && (
-        <p className="pb-3">No coats yet. The first step you add goes on the surface itself.</p>
+        <p className="pb-3">{t`No coats yet. The first step you add goes on the surface itself.`}</p>
       )}
       <DndContext
         sensors={sensors}
@@ -67,15 +68,14 @@ export function Steps({
         accessibility={{
           announcements,
           screenReaderInstructions: {
-            draggable:
-              'Press Space to pick up the step, the arrow keys to move it, Space to drop it, Escape to cancel.',
+            draggable: t`Press Space to pick up the step, the arrow keys to move it, Space to drop it, Escape to cancel.`,
           },
         }}
       >
         <SortableContext items={fields.map((field) => field.key)} strategy={verticalListSortingStrategy}>
           <ol className="space-y-4">
             {fields.map((field, i) => (
-              <Movable key={field.key} id={field.key} name={`step ${i + 1}`}>
+              <Movable key={field.key} id={field.key} name={t`step ${i + 1}`}>
                 <StepLine
                   index={i}
                   last={i === fields.length - 1}
@@ -107,7 +107,7 @@ function Movable({ id, name, children }: { id: string; name: string; children: R
         className="btn btn-ghost btn-sm btn-square mt-0.5 cursor-grab touch-none"
         {...attributes}
         {...listeners}
-        aria-label={`Move ${name}`}
+        aria-label={t`Move ${name}`}
       >
         <GripVertical size={16} aria-hidden="true" />
       </button>

@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { Link, NavLink, useNavigate, useParams } from 'react-router';
 import type { Area, AreaClock, BoatView, Product, StackView } from '../../contract/index.ts';
 import { hasHull } from '../../core/hull/index.ts';
+import { t } from '../../words.ts';
 import { useBoat, useStacks } from '../api/boatQueries.ts';
 import { useProducts } from '../api/queries.ts';
 import { BoatDrawing } from '../parts/drawing/BoatDrawing.tsx';
@@ -52,20 +53,21 @@ function Systems({
   const stack = stacks.find((s) => s.areaId === area?.id);
   return (
     <div className="space-y-5 p-3 md:p-6">
-      <h1 className="text-2xl">{view.boat.name}: systems</h1>
+      <h1 className="text-2xl">{t`${view.boat.name}: systems`}</h1>
       {areaId !== undefined && !area && (
         <div className="space-y-4">
-          <p>This area no longer exists.</p>
+          <p>{t`This area no longer exists.`}</p>
           {view.areas.length > 0 && <AreaChooser view={view} selectedId="" />}
         </div>
       )}
       {areaId === undefined && !area && (
         <p>
-          No areas yet.{' '}
-          <NavLink className="link" to={`/boats/${view.boat.id}/survey/new`}>
-            Measure the first one
-          </NavLink>
-          , then choose its coating system.
+          {t`No areas yet. `}
+          <NavLink
+            className="link"
+            to={`/boats/${view.boat.id}/survey/new`}
+          >{t`Measure the first one`}</NavLink>
+          {t`, then choose its coating system.`}
         </p>
       )}
       {area && (
@@ -92,21 +94,19 @@ function Systems({
               <span>
                 {clock.areaM2 > 0
                   ? `${show(clock.areaM2, 'area')} ± ${Math.round(clock.spread * 100)} %`
-                  : 'Not measured'}
+                  : t`Not measured`}
               </span>
-              <span>
-                {clock.stepsDone} of {clock.stepsAll} coats done
-              </span>
+              <span>{t`${clock.stepsDone} of ${clock.stepsAll} coats done`}</span>
               <StateMark state={clock.state} />
             </p>
           )}
           {area.part?.sharesSystem && (
             <p className="max-w-prose">
-              Takes the system of{' '}
+              {t`Takes the system of `}
               <Link className="link" to={`/boats/${view.boat.id}/systems/${area.part.areaId}`}>
-                {view.areas.find((each) => each.id === area.part?.areaId)?.name ?? 'the original area'}
+                {view.areas.find((each) => each.id === area.part?.areaId)?.name ?? t`the original area`}
               </Link>
-              . Edit it there.
+              {t`. Edit it there.`}
             </p>
           )}
           {stack && clock && !area.part?.sharesSystem && (

@@ -3,6 +3,7 @@ import { Link } from 'react-router';
 import { v7 as uuidv7 } from 'uuid';
 import type { Area, AreaClock, OwnTemplate, StackView, Step } from '../../contract/index.ts';
 import { FAMILIES, FILLERS, fillTemplate, templatesFor } from '../../core/system/index.ts';
+import { t } from '../../words.ts';
 import { useTemplates } from '../api/boatQueries.ts';
 import { useQueued, useWrite } from '../api/mutations.ts';
 import { EachKey, NumberField } from '../forms/NumberField.tsx';
@@ -55,7 +56,7 @@ export function sayProducts(steps: readonly Step[], products: StackContext['prod
     const product = products.find(({ id }) => id === productId);
     if (!product) return [];
     const alike = products.filter(({ sheet }) => sheet.family === product.sheet.family).length;
-    return alike > 1 ? [`${product.name} (one of ${alike} products of this type)`] : [product.name];
+    return alike > 1 ? [t`${product.name} (one of ${alike} products of this type)`] : [product.name];
   });
   return [...new Set(names)].join(', ');
 }
@@ -88,14 +89,14 @@ export function Templates({ context, version, steps, others, onTaken }: Props) {
   const asksShare = ({ steps: offered }: Offer) => offered.some((step) => isFiller(step) && !step.band);
   const onShare = (step: Step): Step =>
     isFiller(step) && !step.band && context.areaM2 > 0 && fillPercent !== null && fillPercent < 100
-      ? { ...step, band: { name: 'lows to fill', areaM2: (context.areaM2 * fillPercent) / 100 } }
+      ? { ...step, band: { name: t`lows to fill`, areaM2: (context.areaM2 * fillPercent) / 100 } }
       : step;
   const take = async (offer: Offer) => {
     const lost =
       steps.length > 0
-        ? `Replace the ${counted(steps.length, 'step')} of ${area.name}?`
-        : typed && `Discard unsaved changes to ${area.name} and use this template?`;
-    if (lost && !(await confirm({ title: lost, action: 'Replace' }))) return;
+        ? t`Replace the ${counted(steps.length, 'step')} of ${area.name}?`
+        : typed && t`Discard unsaved changes to ${area.name} and use this template?`;
+    if (lost && !(await confirm({ title: lost, action: t`Replace` }))) return;
     write(
       { method: 'PUT', path: `/areas/${area.id}/stack`, body: { version, steps: offer.steps.map(onShare) } },
       { onSuccess: (stack) => onTaken(stack as StackView) },
@@ -104,7 +105,7 @@ export function Templates({ context, version, steps, others, onTaken }: Props) {
   return (
     <details className="board p-3" open={steps.length === 0}>
       <summary className="cursor-pointer font-semibold">
-        {steps.length === 0 ? 'Start from a template' : 'Templates and copying'}
+        {steps.length === 0 ? t`Start from a template` : t`Templates and copying`}
       </summary>
       <div className="space-y-4 pt-3">
         {offers.some(asksShare) && (
@@ -112,32 +113,32 @@ export function Templates({ context, version, steps, others, onTaken }: Props) {
             {/* Each key counts: the button that waits for it is pressed straight from the field. */}
             <EachKey value={true}>
               <NumberField
-                label="Share to be filled"
+                label={t`Share to be filled`}
                 value={fillPercent}
                 unit="%"
-                hint="Of the area, by a long batten: only lows are filled."
+                hint={t`Of the area, by a long batten: only lows are filled.`}
                 onChange={(value) => setFillPercent(Math.min(100, Math.max(1, value)))}
               />
             </EachKey>
           </div>
         )}
         <ul className="divide-base-300 divide-y">
-          {offers.length === 0 && <li className="py-1">No template for this substrate and exposure.</li>}
+          {offers.length === 0 && <li className="py-1">{t`No template for this substrate and exposure.`}</li>}
           {offers.map((offer) => (
             <li key={offer.key} className="flex flex-wrap items-baseline gap-x-4 gap-y-1 py-2">
               <span className="grow">
                 <strong>{offer.name}</strong>
-                {offer.own && ' (your own)'}
+                {offer.own && t` (your own)`}
                 {offer.school && <span className="block text-sm">{offer.school}</span>}
                 {offer.missing.length > 0 && (
-                  <span className="block text-sm">Data sheet missing for: {offer.missing.join(', ')}</span>
+                  <span className="block text-sm">{t`Data sheet missing for: ${offer.missing.join(', ')}`}</span>
                 )}
                 {asksShare(offer) && fillPercent === null && (
-                  <span className="block text-sm">Enter how much is to be filled first.</span>
+                  <span className="block text-sm">{t`Enter how much is to be filled first.`}</span>
                 )}
                 {offer.steps.length > 0 && (
                   <span className="block text-sm">
-                    Products: {sayProducts(offer.steps, context.products)}
+                    {t`Products: ${sayProducts(offer.steps, context.products)}`}
                   </span>
                 )}
               </span>
@@ -147,7 +148,8 @@ export function Templates({ context, version, steps, others, onTaken }: Props) {
                 disabled={offer.steps.length === 0 || (asksShare(offer) && fillPercent === null)}
                 onClick={() => void take(offer)}
               >
-                Use template<span className="sr-only"> {offer.name}</span>
+                {t`Use template`}
+                <span className="sr-only"> {offer.name}</span>
               </button>
               {offer.own && (
                 <button
@@ -157,12 +159,13 @@ export function Templates({ context, version, steps, others, onTaken }: Props) {
                     const { own: mine } = offer;
                     if (!mine) return;
                     change(
-                      { method: 'DELETE', path: `/templates/${mine.id}`, what: 'template archive' },
+                      { method: 'DELETE', path: `/templates/${mine.id}`, what: t`template archive` },
                       { onSuccess: () => setRemoved(mine) },
                     );
                   }}
                 >
-                  Archive<span className="sr-only"> {offer.name}</span>
+                  {t`Archive`}
+                  <span className="sr-only"> {offer.name}</span>
                 </button>
               )}
             </li>
@@ -170,10 +173,10 @@ export function Templates({ context, version, steps, others, onTaken }: Props) {
         </ul>
         {removed && (
           <UndoNotice
-            text={`${removed.name} archived.`}
+            text={t`${removed.name} archived.`}
             onUndo={() =>
               change(
-                { method: 'POST', path: `/templates/${removed.id}/restore`, what: 'template restore' },
+                { method: 'POST', path: `/templates/${removed.id}/restore`, what: t`template restore` },
                 { onSuccess: () => setRemoved(null) },
               )
             }
@@ -183,7 +186,7 @@ export function Templates({ context, version, steps, others, onTaken }: Props) {
         {steps.length > 0 && (
           <>
             {typed && (
-              <p className="text-warning">Save your changes below first; unsaved changes aren’t included.</p>
+              <p className="text-warning">{t`Save your changes below first; unsaved changes aren’t included.`}</p>
             )}
             <KeepAs
               onKeep={(name, onSuccess) =>
@@ -192,7 +195,7 @@ export function Templates({ context, version, steps, others, onTaken }: Props) {
                     method: 'POST',
                     path: '/templates',
                     body: { id: uuidv7(), name, steps },
-                    what: 'a template',
+                    what: t`a template`,
                   },
                   { onSuccess },
                 )
@@ -210,14 +213,12 @@ export function Templates({ context, version, steps, others, onTaken }: Props) {
           </>
         )}
         <p className="text-sm">
-          <Link className="link" to={`/boats/${area.boatId}/systems/${area.id}/compare`}>
-            Compare two systems
-          </Link>
-          , or browse{' '}
-          <Link className="link" to="/rules">
-            what goes over what
-          </Link>
-          .
+          <Link
+            className="link"
+            to={`/boats/${area.boatId}/systems/${area.id}/compare`}
+          >{t`Compare two systems`}</Link>
+          {t`, or browse `}
+          <Link className="link" to="/rules">{t`what goes over what`}</Link>.
         </p>
       </div>
     </details>
@@ -235,7 +236,7 @@ function KeepAs({ onKeep }: { onKeep: (name: string, done: () => void) => void }
       }}
     >
       <label className="min-w-48">
-        <span className="label-caps block pb-1">Template name</span>
+        <span className="label-caps block pb-1">{t`Template name`}</span>
         <input
           className="input w-full"
           value={name}
@@ -243,9 +244,7 @@ function KeepAs({ onKeep }: { onKeep: (name: string, done: () => void) => void }
           onChange={(event) => setName(event.target.value)}
         />
       </label>
-      <button type="submit" className="btn" disabled={name.trim() === ''}>
-        Save as template
-      </button>
+      <button type="submit" className="btn" disabled={name.trim() === ''}>{t`Save as template`}</button>
     </form>
   );
 }
@@ -263,7 +262,7 @@ function LayOnOthers({
   if (free.length === 0) return null;
   return (
     <fieldset className="space-y-2">
-      <legend className="label-caps pb-1">Copy this system to other areas (unpainted areas only)</legend>
+      <legend className="label-caps pb-1">{t`Copy this system to other areas (unpainted areas only)`}</legend>
       <div className="flex flex-wrap gap-x-5 gap-y-2">
         {free.map(({ area }) => (
           <label key={area.id} className="flex items-center gap-2">
@@ -288,7 +287,7 @@ function LayOnOthers({
         disabled={chosen.size === 0}
         onClick={() => onLay([...chosen], () => setChosen(new Set()))}
       >
-        {chosen.size > 0 ? `Copy to ${counted(chosen.size, 'area')}` : 'Copy system'}
+        {chosen.size > 0 ? t`Copy to ${counted(chosen.size, 'area')}` : t`Copy system`}
       </button>
     </fieldset>
   );

@@ -1,4 +1,5 @@
 import { useFormContext, useWatch } from 'react-hook-form';
+import { t } from '../../words.ts';
 import { Field, QuantityField, SelectField } from '../forms/Field.tsx';
 import { choices } from '../words/survey.ts';
 import { ORDER_WORDS } from '../words/systems.ts';
@@ -11,20 +12,20 @@ export function WhereFields({ index }: { index: number }) {
   return (
     <details className="pt-2">
       <summary className="cursor-pointer text-sm">
-        <span className="underline underline-offset-2">Coverage</span>
-        {`: ${band ? `${band} only` : 'whole area'}${order ? `, ${ORDER_WORDS[order]}` : ''}`}
+        <span className="underline underline-offset-2">{t`Coverage`}</span>
+        {`: ${band ? t`${band} only` : t`whole area`}${order ? `, ${ORDER_WORDS[order]}` : ''}`}
       </summary>
       <div className="flex flex-wrap items-end gap-2 pt-2">
         <div className="min-w-40 grow">
-          <Field name={`steps.${index}.band`} label="Band name (if only part of the area)" />
+          <Field name={`steps.${index}.band`} label={t`Band name (if only part of the area)`} />
         </div>
         <div className="w-32">
-          <QuantityField name={`steps.${index}.bandArea`} label="Band area" quantity="area" />
+          <QuantityField name={`steps.${index}.bandArea`} label={t`Band area`} quantity="area" />
         </div>
         <div className="w-48">
           <SelectField
             name={`steps.${index}.order`}
-            label="Direction"
+            label={t`Direction`}
             choices={[['', 'any'], ...choices(ORDER_WORDS)]}
           />
         </div>

@@ -9,6 +9,7 @@ import {
   schoolInForce,
   switchSchool,
 } from '../../core/system/index.ts';
+import { t } from '../../words.ts';
 import type { StackContext } from './stackContext.ts';
 
 /** What the schools have to work with on this area. */
@@ -62,7 +63,7 @@ export function schoolWays(steps: readonly Step[], context: StackContext) {
       .filter(({ id }) => id !== inForce)
       .map(({ id, name, buys, costs }) => ({
         key: `${school.id}:${id}`,
-        name: `${context.area.name} with: ${name}`,
+        name: t`${context.area.name} with: ${name}`,
         steps: stepsFromSchool(switchSchool(school.id, id, steps, place), steps),
         summary: `Pros: ${buys}. Cons: ${costs}`,
       }))

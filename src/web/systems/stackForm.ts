@@ -15,6 +15,7 @@ import {
   usualColours,
 } from '../../core/system/index.ts';
 import { fieldText, fromCanonical, shownUnit, type UnitSystem } from '../../core/units/index.ts';
+import { t } from '../../words.ts';
 import type { FormReader } from '../forms/canonical.ts';
 
 /** Work before a step as typed. */
@@ -158,7 +159,7 @@ function toBand({ band, bandArea }: StepValues, at: string, read: FormReader): B
   if (band.trim() === '' && bandArea.trim() === '') return null;
   return {
     name: band.trim(),
-    areaM2: read.quantity(`${at}.bandArea`, 'area of the band', bandArea, 'area'),
+    areaM2: read.quantity(`${at}.bandArea`, t`area of the band`, bandArea, 'area'),
   };
 }
 
@@ -167,7 +168,7 @@ function toGrits(step: StepValues, at: string, read: FormReader): (number | null
   const joints = Math.max(0, (Number(step.coats) || 0) + (Number(step.extraCoats) || 0) - 1);
   if (!step.gritsDiffer) return [];
   return Array.from({ length: Math.min(30, joints) }, (_, i) =>
-    read.optionalNumber(`${at}.grits.${i}`, `grit before coat ${i + 2}`, step.grits[i] ?? ''),
+    read.optionalNumber(`${at}.grits.${i}`, t`grit before coat ${i + 2}`, step.grits[i] ?? ''),
   );
 }
 
@@ -181,7 +182,9 @@ function toNotes({ coatNotes }: StepValues): string[] {
 function toOwnRatio(step: StepValues, at: string, read: FormReader): OwnRatio | null {
   const typed = Array.from(step.ownParts, (part) => (part ?? '').trim());
   if (typed.every((part) => part === '')) return null;
-  const parts = typed.map((part, i) => read.number(`${at}.ownParts.${i}`, 'parts in the custom ratio', part));
+  const parts = typed.map((part, i) =>
+    read.number(`${at}.ownParts.${i}`, t`parts in the custom ratio`, part),
+  );
   return { parts, reason: step.ownReason.trim() };
 }
 
@@ -192,22 +195,22 @@ export function valuesToStack(values: StackValues, version: number, read: FormRe
       id: step.stepId,
       productId: step.productId,
       coats: read.number(`steps.${i}.coats`, 'coats', step.coats),
-      extraCoats: read.number(`steps.${i}.extraCoats`, 'extra coats', step.extraCoats || '0'),
-      dryMicronsPerCoat: read.quantity(`steps.${i}.microns`, 'dry film a coat', step.microns, 'film'),
+      extraCoats: read.number(`steps.${i}.extraCoats`, t`extra coats`, step.extraCoats || '0'),
+      dryMicronsPerCoat: read.quantity(`steps.${i}.microns`, t`dry film a coat`, step.microns, 'film'),
       method: step.method,
       thinner: read.percent(`steps.${i}.thinner`, 'thinner', step.thinner),
       colours: step.colours,
       signal: step.signal || null,
-      sandBetween: read.optionalNumber(`steps.${i}.sandBetween`, 'grit between coats', step.sandBetween),
+      sandBetween: read.optionalNumber(`steps.${i}.sandBetween`, t`grit between coats`, step.sandBetween),
       sandGrits: toGrits(step, `steps.${i}`, read),
-      spacingH: read.optionalNumber(`steps.${i}.spacing`, 'hours between coats', step.spacing),
+      spacingH: read.optionalNumber(`steps.${i}.spacing`, t`hours between coats`, step.spacing),
       coatNotes: toNotes(step),
       ownRatio: toOwnRatio(step, `steps.${i}`, read),
       additives: step.additives,
       before: step.before.map(({ taskId, amount, ...task }, k) => ({
         ...task,
         id: taskId,
-        amount: read.optionalNumber(`steps.${i}.before.${k}.amount`, 'grit or hours', amount),
+        amount: read.optionalNumber(`steps.${i}.before.${k}.amount`, t`grit or hours`, amount),
       })),
       band: toBand(step, `steps.${i}`, read),
       order: step.order || null,

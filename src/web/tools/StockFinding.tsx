@@ -2,6 +2,7 @@ import { useId, useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import type { FindingInput } from '../../contract/index.ts';
 import { judgeFinding } from '../../core/inspect/index.ts';
+import { t } from '../../words.ts';
 import { useQueued } from '../api/mutations.ts';
 import { useBoard } from '../api/queries.ts';
 
@@ -37,18 +38,16 @@ export function StockFinding({
     };
     keep(
       { method: 'POST', path: '/findings', body: finding, what: 'finding' },
-      { onSuccess: () => setSaid(`Finding saved on ${place.name}: ${judgeFinding(finding).reason}`) },
+      { onSuccess: () => setSaid(t`Finding saved on ${place.name}: ${judgeFinding(finding).reason}`) },
     );
   };
   if (places.length === 0) return null;
   return (
     <div className="flex flex-wrap items-end gap-2">
       <div>
-        <label htmlFor={id} className="label-caps block pb-1">
-          Area
-        </label>
+        <label htmlFor={id} className="label-caps block pb-1">{t`Area`}</label>
         <select id={id} className="select" value={where} onChange={(event) => setWhere(event.target.value)}>
-          <option value="">Choose an area</option>
+          <option value="">{t`Choose an area`}</option>
           {places.map((each) => (
             <option key={each.areaId} value={each.areaId}>
               {each.name}
@@ -56,9 +55,12 @@ export function StockFinding({
           ))}
         </select>
       </div>
-      <button type="button" className="btn" disabled={!place} onClick={() => stock()}>
-        Save as finding
-      </button>
+      <button
+        type="button"
+        className="btn"
+        disabled={!place}
+        onClick={() => stock()}
+      >{t`Save as finding`}</button>
       {finding && <p role="status">{finding}</p>}
     </div>
   );

@@ -6,6 +6,7 @@ import {
   judgeFinding,
   solventRub,
 } from '../../core/inspect/index.ts';
+import { t } from '../../words.ts';
 import { Choice, NumberField } from '../forms/NumberField.tsx';
 import { counted } from '../words/counted.ts';
 import { StockFinding } from './StockFinding.tsx';
@@ -18,32 +19,34 @@ export function ConverterTool() {
   const last = rounds.at(-1);
   const found = tried(() => converterCourse({ rounds, openedYears: years }));
   return (
-    <Tool title="Rust converter">
+    <Tool title={t`Rust converter`}>
       <div className="flex flex-wrap items-end gap-3">
         <div className="w-56">
-          <NumberField label="Bottle opened" unit="years ago" value={years} onChange={setYears} />
+          <NumberField label={t`Bottle opened`} unit={t`years ago`} value={years} onChange={setYears} />
         </div>
-        <button type="button" className="btn" onClick={() => setRounds([...rounds, { red: true }])}>
-          Add coat: red still shows
-        </button>
-        <button type="button" className="btn" onClick={() => setRounds([...rounds, { red: false }])}>
-          Add coat: all black
-        </button>
+        <button
+          type="button"
+          className="btn"
+          onClick={() => setRounds([...rounds, { red: true }])}
+        >{t`Add coat: red still shows`}</button>
+        <button
+          type="button"
+          className="btn"
+          onClick={() => setRounds([...rounds, { red: false }])}
+        >{t`Add coat: all black`}</button>
         <button
           type="button"
           className="btn btn-ghost"
           disabled={rounds.length === 0}
           onClick={() => setRounds([])}
-        >
-          Start again
-        </button>
+        >{t`Start again`}</button>
       </div>
       {'problem' in found ? (
         <Problem text={found.problem} />
       ) : (
         <>
           <output className="block text-lg first-letter:uppercase">
-            {rounds.length === 0 ? 'No coat applied yet' : `${counted(rounds.length, 'coat')} applied`}.{' '}
+            {rounds.length === 0 ? t`No coat applied yet` : t`${counted(rounds.length, 'coat')} applied`}.{' '}
             {found.value.step.why}.
           </output>
           {found.value.bottle && <p className="text-warning font-semibold">{found.value.bottle}</p>}
@@ -54,14 +57,11 @@ export function ConverterTool() {
                 value: rounds.length,
                 grade: last.red ? 'red' : 'black',
                 limit: null,
-                note: years > 0 ? `Bottle opened ${counted(years, 'year')} ago` : '',
+                note: years > 0 ? t`Bottle opened ${counted(years, 'year')} ago` : '',
               }}
             />
           )}
-          <p className="text-sm opacity-80">
-            Common practice. Rust converter is acidic: wear gloves and eye protection. Follow the product’s
-            safety data sheet first.
-          </p>
+          <p className="text-sm opacity-80">{t`Common practice. Rust converter is acidic: wear gloves and eye protection. Follow the product’s safety data sheet first.`}</p>
         </>
       )}
     </Tool>
@@ -78,21 +78,21 @@ export function OldPaintTool() {
     judged: judgeFinding({ kind: 'adhesion', value: grade, grade: null, limit: null }),
   }));
   return (
-    <Tool title="Old paint">
+    <Tool title={t`Old paint`}>
       <div className="grid max-w-xl gap-3 sm:grid-cols-3">
         <Choice
-          label="Effect of the solvent"
+          label={t`Effect of the solvent`}
           value={softens}
           choices={[
-            ['no', 'stays hard'],
+            ['no', t`stays hard`],
             ['yes', 'softens'],
           ]}
           onChange={setSoftens}
         />
-        <NumberField label="Paint thickness" quantity="film" value={microns} onChange={setMicrons} />
-        <NumberField label="Adhesion grade (0–5)" value={grade} unit="" onChange={setGrade} />
+        <NumberField label={t`Paint thickness`} quantity="film" value={microns} onChange={setMicrons} />
+        <NumberField label={t`Adhesion grade (0–5)`} value={grade} unit="" onChange={setGrade} />
       </div>
-      <output className="block text-lg">Solvent rub: {solventRub(softens === 'yes').why}.</output>
+      <output className="block text-lg">{t`Solvent rub: ${solventRub(softens === 'yes').why}.`}</output>
       <StockFinding
         reading={{
           kind: 'solvent-rub',
@@ -107,12 +107,9 @@ export function OldPaintTool() {
       ) : (
         <>
           <output className="block text-lg">
-            Adhesion test ({found.value.test}): {found.value.judged.reason}
+            {t`Adhesion test (${found.value.test}): ${found.value.judged.reason}`}
           </output>
-          <p className="text-sm opacity-80">
-            Use a cross-cut up to 250 µm (ISO 2409) and an X-cut above that (ISO 16276-2, from memory). Old
-            paint may contain lead, tin or chromate. Test first, and never dry-sand old antifouling.
-          </p>
+          <p className="text-sm opacity-80">{t`Use a cross-cut up to 250 µm (ISO 2409) and an X-cut above that (ISO 16276-2, from memory). Old paint may contain lead, tin or chromate. Test first, and never dry-sand old antifouling.`}</p>
           <StockFinding
             reading={{
               kind: 'adhesion',

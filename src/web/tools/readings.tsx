@@ -5,6 +5,7 @@ import {
   saltFromConductivity,
   type TapeGrade,
 } from '../../core/inspect/index.ts';
+import { t } from '../../words.ts';
 import { Choice, NumberField } from '../forms/NumberField.tsx';
 import { StockFinding } from './StockFinding.tsx';
 import { Problem, Tool, tried } from './Tool.tsx';
@@ -26,12 +27,13 @@ export function ReplicaTape() {
   );
   const reading = { kind: 'profile', grade: null, limit: wanted } as const;
   return (
-    <Tool title="Blast profile (replica tape)">
+    <Tool title={t`Blast profile (replica tape)`}>
       <div className="grid max-w-xl gap-3 sm:grid-cols-3">
         <div>
-          <label htmlFor={id} className="label-caps block pb-1">
-            Micrometer readings, µm (separate with spaces)
-          </label>
+          <label
+            htmlFor={id}
+            className="label-caps block pb-1"
+          >{t`Micrometer readings, µm (separate with spaces)`}</label>
           <input
             id={id}
             className="input w-full"
@@ -40,7 +42,7 @@ export function ReplicaTape() {
           />
         </div>
         <Choice
-          label="Tape grade"
+          label={t`Tape grade`}
           value={tape}
           choices={[
             ['coarse', 'coarse'],
@@ -49,7 +51,7 @@ export function ReplicaTape() {
           onChange={setTape}
         />
         <NumberField
-          label="Minimum profile on the data sheet"
+          label={t`Minimum profile on the data sheet`}
           quantity="film"
           value={wanted}
           onChange={setWanted}
@@ -60,22 +62,19 @@ export function ReplicaTape() {
       ) : (
         <>
           <output className="block text-lg">
-            Peak to valley:{' '}
+            {t`Peak to valley: `}
             <strong>
               {judgeFinding({ ...reading, value: Number(found.value.microns.toFixed(1)) }).reason}
             </strong>
           </output>
-          {found.value.few && <p>One tape isn’t enough for an average. Take at least two.</p>}
+          {found.value.few && <p>{t`One tape isn’t enough for an average. Take at least two.`}</p>}
           {found.value.warning && <p className="text-warning font-semibold">{found.value.warning}</p>}
-          <p className="text-sm opacity-80">
-            Mean reading minus 50 µm for the tape film (ASTM D4417 method C, ISO 8503-5). The data sheet
-            decides what is required.
-          </p>
+          <p className="text-sm opacity-80">{t`Mean reading minus 50 µm for the tape film (ASTM D4417 method C, ISO 8503-5). The data sheet decides what is required.`}</p>
           <StockFinding
             reading={{
               ...reading,
               value: Number(found.value.microns.toFixed(1)),
-              note: `Replica tape (${tape}): ${text} µm`,
+              note: t`Replica tape (${tape}): ${text} µm`,
             }}
           />
         </>
@@ -97,30 +96,33 @@ export function SaltPatch() {
     };
   });
   return (
-    <Tool title="Salt (patch test)">
+    <Tool title={t`Salt (patch test)`}>
       <div className="grid max-w-xl grid-cols-3 gap-3">
-        <NumberField label="Conductivity of the sample" unit="µS/cm" value={reading} onChange={setReading} />
-        <NumberField label="Conductivity of the blank" unit="µS/cm" value={blank} onChange={setBlank} />
-        <NumberField label="Water volume" unit="ml" value={millilitres} onChange={setMillilitres} />
+        <NumberField
+          label={t`Conductivity of the sample`}
+          unit="µS/cm"
+          value={reading}
+          onChange={setReading}
+        />
+        <NumberField label={t`Conductivity of the blank`} unit="µS/cm" value={blank} onChange={setBlank} />
+        <NumberField label={t`Water volume`} unit="ml" value={millilitres} onChange={setMillilitres} />
       </div>
       {'problem' in found ? (
         <Problem text={found.problem} />
       ) : (
         <>
           <output className="block text-lg">
-            Salt as NaCl: <strong>{found.value.judged.reason}</strong>
+            {t`Salt as NaCl: `}
+            <strong>{found.value.judged.reason}</strong>
           </output>
-          <p className="text-sm opacity-80">
-            6 mg/m² for each µS/cm above the blank, with 15 ml on 1250 mm² (ISO 8502-6 and 8502-9; factor from
-            memory). Other water volumes are scaled.
-          </p>
+          <p className="text-sm opacity-80">{t`6 mg/m² for each µS/cm above the blank, with 15 ml on 1250 mm² (ISO 8502-6 and 8502-9; factor from memory). Other water volumes are scaled.`}</p>
           <StockFinding
             reading={{
               kind: 'salt',
               value: Number(found.value.salt.toFixed(1)),
               grade: null,
               limit: null,
-              note: `Patch test: ${reading} µS/cm, blank ${blank} µS/cm, ${millilitres} ml`,
+              note: t`Patch test: ${reading} µS/cm, blank ${blank} µS/cm, ${millilitres} ml`,
             }}
           />
         </>

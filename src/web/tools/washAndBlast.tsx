@@ -7,6 +7,7 @@ import {
   washLitres,
 } from '../../core/inspect/index.ts';
 import { figure } from '../../core/units/index.ts';
+import { t } from '../../words.ts';
 import { Choice, NumberField } from '../forms/NumberField.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { StockNote } from './StockFinding.tsx';
@@ -21,18 +22,19 @@ function BucketDose() {
   return (
     <>
       <div className="grid max-w-xl gap-3 sm:grid-cols-2">
-        <NumberField label="Bucket" quantity="volume" value={bucket} onChange={setBucket} />
+        <NumberField label={t`Bucket`} quantity="volume" value={bucket} onChange={setBucket} />
         <NumberField
-          label="Dose on the label"
-          unit="g or ml a litre"
+          label={t`Dose on the label`}
+          unit={t`g or ml a litre`}
           value={perLitre}
           onChange={setPerLitre}
-          hint="As the label says: too much leaves a film that paint doesn’t stick to."
+          hint={t`As the label says: too much leaves a film that paint doesn’t stick to.`}
         />
       </div>
       {dose !== null && (
         <output className="block text-lg">
-          <strong>{figure(dose)} g or ml</strong> into {show(bucket, 'volume')} of water; rinse it off
+          <strong>{t`${figure(dose)} g or ml`}</strong>
+          {t` into ${show(bucket, 'volume')} of water; rinse it off`}
         </output>
       )}
     </>
@@ -40,8 +42,8 @@ function BucketDose() {
 }
 
 const WASHES = [
-  ['salt-remover', `Salt remover, ${WASH_RATIO['salt-remover']} : 1`],
-  ['passivating-wash', `Passivating wash, ${WASH_RATIO['passivating-wash']} : 1`],
+  ['salt-remover', t`Salt remover, ${WASH_RATIO['salt-remover']} : 1`],
+  ['passivating-wash', t`Passivating wash, ${WASH_RATIO['passivating-wash']} : 1`],
 ] as const;
 
 /** Concentrate for any tank. */
@@ -51,34 +53,35 @@ export function WashDilution() {
   const [tank, setTank] = useState(20);
   const found = tried(() => washLitres(tank, WASH_RATIO[wash]));
   return (
-    <Tool title="Wash dilution">
+    <Tool title={t`Wash dilution`}>
       <div className="grid max-w-xl gap-3 sm:grid-cols-2">
-        <Choice label="Wash dilution" value={wash} choices={WASHES} onChange={setWash} />
-        <NumberField label="Tank size" quantity="volume" value={tank} onChange={setTank} />
+        <Choice label={t`Wash dilution`} value={wash} choices={WASHES} onChange={setWash} />
+        <NumberField label={t`Tank size`} quantity="volume" value={tank} onChange={setTank} />
       </div>
       {'problem' in found ? (
         <Problem text={found.problem} />
       ) : (
         <>
           <output className="block text-lg">
-            <strong>{show(found.value, 'volume')}</strong> of concentrate to {show(tank, 'volume')} of water
+            <strong>{show(found.value, 'volume')}</strong>
+            {t` of concentrate to ${show(tank, 'volume')} of water`}
           </output>
           <StockNote
-            note={`${wash.replace('-', ' ')}, ${WASH_RATIO[wash]} : 1: ${show(found.value, 'volume')} to ${show(tank, 'volume')} of water`}
+            note={t`${wash.replace('-', ' ')}, ${WASH_RATIO[wash]} : 1: ${show(found.value, 'volume')} to ${show(tank, 'volume')} of water`}
           />
         </>
       )}
-      <h3 className="pt-2 font-semibold">Cleaner by dose</h3>
+      <h3 className="pt-2 font-semibold">{t`Cleaner by dose`}</h3>
       <BucketDose />
     </Tool>
   );
 }
 
 const LIMITED: Record<string, string> = {
-  'bare-time': 'Limited by how long bare steel can be left unprimed',
-  blasting: 'Limited by the working day; blasting takes most of the time',
-  priming: 'Limited by the working day; priming takes most of the time',
-  area: 'This is the whole area',
+  'bare-time': t`Limited by how long bare steel can be left unprimed`,
+  blasting: t`Limited by the working day; blasting takes most of the time`,
+  priming: t`Limited by the working day; priming takes most of the time`,
+  area: t`This is the whole area`,
 };
 
 /** m² to blast today so that none is bare too long. */
@@ -99,18 +102,18 @@ export function BlastDayTool() {
     }),
   );
   return (
-    <Tool title="Blasting and priming in a day">
+    <Tool title={t`Blasting and priming in a day`}>
       <div className="grid max-w-3xl grid-cols-2 gap-3 sm:grid-cols-3">
-        <NumberField label="Area" quantity="area" value={areaM2} onChange={setArea} />
-        <NumberField label="Blasting rate" unit="m²/h" value={blastM2PerH} onChange={setBlast} />
-        <NumberField label="Priming rate" unit="m²/h" value={primeM2PerH} onChange={setPrime} />
-        <NumberField label="Working hours" unit="h" value={hours} onChange={setHours} />
+        <NumberField label={t`Area`} quantity="area" value={areaM2} onChange={setArea} />
+        <NumberField label={t`Blasting rate`} unit="m²/h" value={blastM2PerH} onChange={setBlast} />
+        <NumberField label={t`Priming rate`} unit="m²/h" value={primeM2PerH} onChange={setPrime} />
+        <NumberField label={t`Working hours`} unit="h" value={hours} onChange={setHours} />
         <Choice
-          label="Time until primed"
+          label={t`Time until primed`}
           value={wash}
           choices={[
-            ['bare', 'unwashed: 4 h'],
-            ['passivated', 'passivating wash: 2 days'],
+            ['bare', t`unwashed: 4 h`],
+            ['passivated', t`passivating wash: 2 days`],
           ]}
           onChange={setWash}
         />
@@ -120,16 +123,15 @@ export function BlastDayTool() {
       ) : (
         <>
           <output className="block text-lg">
-            Blast <strong>{show(found.value.areaM2, 'area')}</strong> today (
-            {found.value.blastHours.toFixed(1)} h), then prime. {LIMITED[found.value.limitedBy]}.
+            {t`Blast `}
+            <strong>{show(found.value.areaM2, 'area')}</strong>
+            {t` today (${found.value.blastHours.toFixed(1)} h), then prime. `}
+            {LIMITED[found.value.limitedBy]}.
           </output>
           <StockNote
-            note={`blast ${show(found.value.areaM2, 'area')} today (${found.value.blastHours.toFixed(1)} h), then prime. ${LIMITED[found.value.limitedBy]}`}
+            note={t`blast ${show(found.value.areaM2, 'area')} today (${found.value.blastHours.toFixed(1)} h), then prime. ${LIMITED[found.value.limitedBy]}`}
           />
-          <p className="text-sm opacity-80">
-            Prime bare blasted steel within 4 hours, sooner when damp (common practice). Protect your eyes,
-            hearing and lungs. Don’t blast next to wet paint.
-          </p>
+          <p className="text-sm opacity-80">{t`Prime bare blasted steel within 4 hours, sooner when damp (common practice). Protect your eyes, hearing and lungs. Don’t blast next to wet paint.`}</p>
         </>
       )}
     </Tool>

@@ -1,3 +1,4 @@
+import { t } from '../../words.ts';
 import { Choice, NumberField } from '../forms/NumberField.tsx';
 
 /** An angle at which the boat stands: solved from the marks, or measured with a level and typed. */
@@ -18,7 +19,7 @@ export function Angle({
         label={label}
         value={value === null ? 'solved' : 'measured'}
         choices={[
-          ['solved', 'from the marks'],
+          ['solved', t`from the marks`],
           ['measured', 'measured'],
         ]}
         onChange={(how) => onChange(how === 'measured' ? 0 : null)}

@@ -1,5 +1,6 @@
 import { useMemo } from 'react';
 import type { StruckLine } from '../../core/waterline/index.ts';
+import { t } from '../../words.ts';
 import { Chart } from '../parts/Chart.tsx';
 import { themeColour } from '../state/themeColour.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
@@ -40,7 +41,7 @@ export function FairChart({ side, fair }: { side: string; fair: NonNullable<Stru
       legend: { top: 0, right: 0, textStyle: { color: ink } },
       xAxis: {
         type: 'value' as const,
-        name: `distance from aft, ${system === 'us' ? 'ft' : 'm'}`,
+        name: t`distance from aft, ${system === 'us' ? 'ft' : 'm'}`,
         nameLocation: 'middle' as const,
         nameGap: 28,
         scale: true,
@@ -49,7 +50,7 @@ export function FairChart({ side, fair }: { side: string; fair: NonNullable<Stru
       },
       yAxis: {
         type: 'value' as const,
-        name: `residual, ${unit.symbol}`,
+        name: t`residual, ${unit.symbol}`,
         axisLabel: { color: ink },
         splitLine: { lineStyle: { color: themeColour('--color-base-300') } },
       },
@@ -57,7 +58,7 @@ export function FairChart({ side, fair }: { side: string; fair: NonNullable<Stru
       series: [
         {
           type: 'line' as const,
-          name: 'fair line',
+          name: t`fair line`,
           data: line.map((xM) => at(xM, fair.line.at(xM))),
           showSymbol: false,
           lineStyle: { color: ink, width: 2 },
@@ -81,7 +82,7 @@ export function FairChart({ side, fair }: { side: string; fair: NonNullable<Stru
   return (
     <Chart
       option={option}
-      label={`Hull marks on the ${side} side and the fair line through them`}
+      label={t`Hull marks on the ${side} side and the fair line through them`}
       className="h-56 w-full"
     />
   );

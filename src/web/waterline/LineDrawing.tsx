@@ -2,6 +2,7 @@ import { useId } from 'react';
 import type { Waterline } from '../../contract/index.ts';
 import { hullLines, type Point } from '../../core/hull/index.ts';
 import type { StruckLine } from '../../core/waterline/index.ts';
+import { t } from '../../words.ts';
 import { pathOf, type XY } from '../parts/drawing/drawn.ts';
 import type { HullView } from './strikeView.ts';
 
@@ -41,7 +42,7 @@ export function LineDrawing({ view, plan, struck }: { view: HullView; plan: Wate
       viewBox={`-30 ${top - 20} ${ACROSS + 60} ${low - top + 74}`}
       className="block h-auto w-full"
       role="img"
-      aria-label={`${boat.name} as it stands ashore, bow ${Math.abs(fit.trimDeg).toFixed(2)} degrees ${fit.trimDeg < 0 ? 'down' : 'up'}, with the datum and reference marks`}
+      aria-label={t`${boat.name} as it stands ashore, bow ${Math.abs(fit.trimDeg).toFixed(2)} degrees ${fit.trimDeg < 0 ? 'down' : 'up'}, with the datum and reference marks`}
     >
       <g stroke="var(--line)" strokeWidth="1.4" fill="var(--board)" strokeLinejoin="round">
         {outline.map(([zone, points]) => (
@@ -53,15 +54,13 @@ export function LineDrawing({ view, plan, struck }: { view: HullView; plan: Wate
         <path d={pathOf(lineAt(rise).map(at), false)} strokeWidth="4" />
         <path d={`M-20 0H${ACROSS + 20}`} strokeWidth="1.4" strokeDasharray="3 6" />
       </g>
-      <text x={ACROSS + 18} y="34" textAnchor="end" fontSize="30" fill="var(--line)">
-        level datum
-      </text>
+      <text x={ACROSS + 18} y="34" textAnchor="end" fontSize="30" fill="var(--line)">{t`level datum`}</text>
       {plan.marks.map((mark, i) => {
         const [x] = at({ x: mark.xM, z: 0 });
         const y = -(mark.readingMm / 1000) * scale;
         return (
           <g key={mark.id} stroke="var(--line)" strokeWidth="2">
-            <title>{`Mark ${i + 1}`}</title>
+            <title>{t`Mark ${i + 1}`}</title>
             <path d={`M${x} 0V${y}`} strokeWidth="0.7" strokeDasharray="2 5" />
             {bad.includes(i) ? (
               <path d={`M${x - 12} ${y - 12}l24 24M${x + 12} ${y - 12}l-24 24`} strokeWidth="4" />

@@ -1,6 +1,7 @@
 import { Suspense } from 'react';
 import type { Waterline } from '../../contract/index.ts';
 import type { StruckLine } from '../../core/waterline/index.ts';
+import { t } from '../../words.ts';
 import { lazyPart } from '../parts/lazyPart.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { counted } from '../words/counted.ts';
@@ -20,16 +21,13 @@ export function MadeMarks({ plan, struck, onChange }: Props) {
   const unit = heightUnit(system);
   return (
     <fieldset className="space-y-3">
-      <legend className="lettered pb-1">Hull marks</legend>
+      <legend className="lettered pb-1">{t`Hull marks`}</legend>
       {plan.madeMarks.length === 0 ? (
-        <p className="max-w-prose">
-          Walk the hull with your phone and record the height of each mark you made. A fair line is then
-          fitted through them here. You can also import a CSV with the kind “made”.
-        </p>
+        <p className="max-w-prose">{t`Walk the hull with your phone and record the height of each mark you made. A fair line is then fitted through them here. You can also import a CSV with the kind “made”.`}</p>
       ) : (
         <>
           <label className="block max-w-md">
-            <span className="label-caps block pb-1">Batten stiffness</span>
+            <span className="label-caps block pb-1">{t`Batten stiffness`}</span>
             <input
               type="range"
               className="range range-sm w-full"
@@ -37,12 +35,12 @@ export function MadeMarks({ plan, struck, onChange }: Props) {
               max={1}
               step={0.05}
               value={plan.stiffness}
-              aria-valuetext={`${Math.round(plan.stiffness * 100)} % stiff`}
+              aria-valuetext={t`${Math.round(plan.stiffness * 100)} % stiff`}
               onChange={(event) => onChange({ stiffness: Number(event.target.value) })}
             />
             <span className="flex justify-between text-sm">
-              <span>flexible (through every mark)</span>
-              <span>stiff (a straight line)</span>
+              <span>{t`flexible (through every mark)`}</span>
+              <span>{t`stiff (a straight line)`}</span>
             </span>
           </label>
           <label className="flex items-center gap-2">
@@ -52,7 +50,7 @@ export function MadeMarks({ plan, struck, onChange }: Props) {
               checked={plan.useFair}
               onChange={(event) => onChange({ useFair: event.target.checked })}
             />
-            Use the fair line for the mark sheet instead of the plane
+            {t`Use the fair line for the mark sheet instead of the plane`}
           </label>
           {(['port', 'starboard'] as const).map((side) => {
             const marks = plan.madeMarks.filter((mark) => mark.side === side);
@@ -61,33 +59,33 @@ export function MadeMarks({ plan, struck, onChange }: Props) {
             return (
               <div key={side} className="space-y-1">
                 <p className="font-semibold">
-                  {side === 'port' ? 'Port' : 'Starboard'}: {counted(marks.length, 'mark')}
+                  {side === 'port' ? t`Port` : t`Starboard`}: {counted(marks.length, 'mark')}
                 </p>
-                {!fair && <p>Add at least three marks on this side to fit a fair line.</p>}
+                {!fair && <p>{t`Add at least three marks on this side to fit a fair line.`}</p>}
                 {fair && (
                   <>
-                    <Suspense fallback={<p>Loading chart…</p>}>
+                    <Suspense fallback={<p>{t`Loading chart…`}</p>}>
                       <FairChart side={side} fair={fair} />
                     </Suspense>
                     <p>
                       {fair.line.outliers.length === 0
-                        ? 'No outliers.'
-                        : `Outliers left out: ${fair.line.outliers.map((i) => `${show(fair.marks[i]?.xM ?? 0, 'length')} (${sayHeight(fair.line.residualsMm[i] ?? 0, unit)} ${unit.symbol})`).join(', ')}.`}
+                        ? t`No outliers.`
+                        : t`Outliers left out: ${fair.line.outliers.map((i) => `${show(fair.marks[i]?.xM ?? 0, 'length')} (${sayHeight(fair.line.residualsMm[i] ?? 0, unit)} ${unit.symbol})`).join(', ')}.`}
                     </p>
                     <details>
-                      <summary className="cursor-pointer underline underline-offset-2">All marks</summary>
+                      <summary className="cursor-pointer underline underline-offset-2">{t`All marks`}</summary>
                       <table className="table-xs table max-w-lg">
                         <thead>
                           <tr>
-                            <th scope="col">From aft, {symbol('length')}</th>
+                            <th scope="col">{t`From aft, ${symbol('length')}`}</th>
                             <th scope="col" className="text-right">
-                              From plane, {unit.symbol}
+                              {t`From plane, ${unit.symbol}`}
                             </th>
                             <th scope="col" className="text-right">
-                              From fair line, {unit.symbol}
+                              {t`From fair line, ${unit.symbol}`}
                             </th>
                             <th scope="col">
-                              <span className="sr-only">Remove</span>
+                              <span className="sr-only">{t`Remove`}</span>
                             </th>
                           </tr>
                         </thead>
@@ -107,8 +105,8 @@ export function MadeMarks({ plan, struck, onChange }: Props) {
                                     })
                                   }
                                 >
-                                  Remove
-                                  <span className="sr-only"> mark at {show(mark.xM, 'length')}</span>
+                                  {t`Remove`}
+                                  <span className="sr-only">{t` mark at ${show(mark.xM, 'length')}`}</span>
                                 </button>
                               </td>
                             </tr>

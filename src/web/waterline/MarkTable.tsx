@@ -2,6 +2,7 @@ import { Plus, Trash2 } from 'lucide-react';
 import { v7 as uuidv7 } from 'uuid';
 import type { Waterline } from '../../contract/index.ts';
 import type { MarkKind, ReferenceMark, StruckLine } from '../../core/waterline/index.ts';
+import { t } from '../../words.ts';
 import { Scroller } from '../parts/Scroller.tsx';
 import { StackedTable } from '../parts/StackedTable.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
@@ -11,15 +12,15 @@ import { heightUnit, sayHeight } from './heights.ts';
 const KIND_WORDS: Record<MarkKind, string> = {
   line: 'waterline',
   sheer: 'sheer',
-  'old-line': 'old waterline',
+  'old-line': t`old waterline`,
   fitting: 'fitting',
 };
 
 const ABOVE_HINT: Record<MarkKind, string> = {
-  line: '0 (the mark is on the line)',
-  sheer: 'Distance from the sheer down to the line',
-  'old-line': 'Height of the old line above the new one',
-  fitting: 'Height of the fitting above the line, from drawings or photos',
+  line: t`0 (the mark is on the line)`,
+  sheer: t`Distance from the sheer down to the line`,
+  'old-line': t`Height of the old line above the new one`,
+  fitting: t`Height of the fitting above the line, from drawings or photos`,
 };
 
 interface Props {
@@ -57,21 +58,21 @@ export function MarkTable({ plan, struck, onChange }: Props) {
   return (
     <div className="space-y-2">
       {marks.length > 0 && (
-        <Scroller label="Reference marks">
+        <Scroller label={t`Reference marks`}>
           <StackedTable className="table-xs table">
             <thead>
               <tr>
-                <th scope="col">No.</th>
-                <th scope="col">Mark type</th>
-                <th scope="col">Side</th>
-                <th scope="col">From aft, {symbol('length')}</th>
-                <th scope="col">Height above datum, {unit.symbol}</th>
-                <th scope="col">Height above line, {unit.symbol}</th>
+                <th scope="col">{t`No.`}</th>
+                <th scope="col">{t`Mark type`}</th>
+                <th scope="col">{t`Side`}</th>
+                <th scope="col">{t`From aft, ${symbol('length')}`}</th>
+                <th scope="col">{t`Height above datum, ${unit.symbol}`}</th>
+                <th scope="col">{t`Height above line, ${unit.symbol}`}</th>
                 <th scope="col" className="text-right">
-                  Residual, {unit.symbol}
+                  {t`Residual, ${unit.symbol}`}
                 </th>
                 <th scope="col">
-                  <span className="sr-only">Remove</span>
+                  <span className="sr-only">{t`Remove`}</span>
                 </th>
               </tr>
             </thead>
@@ -85,7 +86,7 @@ export function MarkTable({ plan, struck, onChange }: Props) {
                     <td>
                       <select
                         className="select select-sm w-28"
-                        aria-label={`Type of mark ${i + 1}`}
+                        aria-label={t`Type of mark ${i + 1}`}
                         value={mark.kind}
                         onChange={(event) => {
                           const kind = event.target.value as MarkKind;
@@ -100,8 +101,8 @@ export function MarkTable({ plan, struck, onChange }: Props) {
                       </select>
                       <input
                         className="input input-sm mt-1 w-28"
-                        aria-label={`Name of mark ${i + 1}`}
-                        placeholder="Name"
+                        aria-label={t`Name of mark ${i + 1}`}
+                        placeholder={t`Name`}
                         value={mark.name}
                         maxLength={80}
                         onChange={(event) => set(i, { name: event.target.value })}
@@ -110,7 +111,7 @@ export function MarkTable({ plan, struck, onChange }: Props) {
                     <td>
                       <select
                         className="select select-sm w-16"
-                        aria-label={`Side of mark ${i + 1}`}
+                        aria-label={t`Side of mark ${i + 1}`}
                         value={mark.side}
                         onChange={(event) => set(i, { side: event.target.value as ReferenceMark['side'] })}
                       >
@@ -120,7 +121,7 @@ export function MarkTable({ plan, struck, onChange }: Props) {
                     </td>
                     <td>
                       <CellInput
-                        label={`Mark ${i + 1}: distance from aft`}
+                        label={t`Mark ${i + 1}: distance from aft`}
                         className="w-16"
                         value={mark.xM / metre}
                         onChange={(value) => set(i, { xM: (value ?? 0) * metre })}
@@ -128,19 +129,19 @@ export function MarkTable({ plan, struck, onChange }: Props) {
                     </td>
                     <td>
                       <CellInput
-                        label={`Mark ${i + 1}: height above the datum`}
+                        label={t`Mark ${i + 1}: height above the datum`}
                         className="w-16"
                         value={mark.readingMm / unit.mm}
                         onChange={(value) => set(i, { readingMm: (value ?? 0) * unit.mm })}
                       />
                       <span
                         className="mt-1 flex items-center gap-1"
-                        title="Leave empty to use the reading error of all marks"
+                        title={t`Leave empty to use the reading error of all marks`}
                       >
                         ±
                         <CellInput
                           empty
-                          label={`Mark ${i + 1}: reading error ±, empty as for all marks`}
+                          label={t`Mark ${i + 1}: reading error ±, empty as for all marks`}
                           className="w-14"
                           value={mark.errorMm == null ? null : mark.errorMm / unit.mm}
                           onChange={(value) => set(i, { errorMm: value === null ? null : value * unit.mm })}
@@ -149,7 +150,7 @@ export function MarkTable({ plan, struck, onChange }: Props) {
                     </td>
                     <td title={ABOVE_HINT[mark.kind]}>
                       <CellInput
-                        label={`Mark ${i + 1}: height above the line`}
+                        label={t`Mark ${i + 1}: height above the line`}
                         className="w-16"
                         value={mark.aboveLineMm / unit.mm}
                         onChange={(value) => set(i, { aboveLineMm: (value ?? 0) * unit.mm })}
@@ -159,7 +160,7 @@ export function MarkTable({ plan, struck, onChange }: Props) {
                       {off === undefined ? '–' : sayHeight(off, unit)}
                       {lies && (
                         <strong className="block">
-                          {outliers?.verdict === 'named' ? 'outlier' : 'may be off'}
+                          {outliers?.verdict === 'named' ? 'outlier' : t`may be off`}
                         </strong>
                       )}
                     </td>
@@ -167,7 +168,7 @@ export function MarkTable({ plan, struck, onChange }: Props) {
                       <button
                         type="button"
                         className="btn btn-ghost btn-sm"
-                        aria-label={`Remove mark ${i + 1}`}
+                        aria-label={t`Remove mark ${i + 1}`}
                         onClick={() => onChange(marks.filter((_, k) => k !== i))}
                       >
                         <Trash2 size={16} aria-hidden="true" />
@@ -181,7 +182,8 @@ export function MarkTable({ plan, struck, onChange }: Props) {
         </Scroller>
       )}
       <button type="button" className="btn btn-sm" onClick={add}>
-        <Plus size={16} aria-hidden="true" /> Add mark
+        <Plus size={16} aria-hidden="true" />
+        {t` Add mark`}
       </button>
     </div>
   );

@@ -1,5 +1,6 @@
 import type { Waterline } from '../../contract/index.ts';
 import type { StruckLine } from '../../core/waterline/index.ts';
+import { t } from '../../words.ts';
 import { Choice, NumberField } from '../forms/NumberField.tsx';
 import { Why } from '../parts/Why.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
@@ -26,30 +27,30 @@ export function RaiseFields({ plan, struck, onChange }: Props) {
     : '1025';
   return (
     <fieldset className="space-y-3">
-      <legend className="lettered pb-1">Raise the line</legend>
+      <legend className="lettered pb-1">{t`Raise the line`}</legend>
       <div className="grid grid-cols-2 gap-3 sm:grid-cols-4">
         <NumberField
-          label="Weight still to be added"
+          label={t`Weight still to be added`}
           quantity="mass"
           value={plan.addedKg}
           onChange={(addedKg) => onChange({ addedKg })}
-          hint="Stores, tanks, mast, crew"
+          hint={t`Stores, tanks, mast, crew`}
         />
         <Choice
-          label="Water"
+          label={t`Water`}
           value={water}
           choices={WATERS}
           onChange={(value) => onChange({ densityKgM3: Number(value) })}
         />
         <NumberField
-          label="Allowance for waves"
+          label={t`Allowance for waves`}
           unit={unit.symbol}
           value={plan.slopMm / unit.mm}
           onChange={(value) => onChange({ slopMm: value * unit.mm })}
-          hint="Extra height for slop; 25–75 mm is common practice"
+          hint={t`Extra height for slop; 25–75 mm is common practice`}
         />
         <NumberField
-          label="Station spacing"
+          label={t`Station spacing`}
           quantity="length"
           value={plan.stationStepM}
           onChange={(stationStepM) => onChange({ stationStepM })}
@@ -59,24 +60,16 @@ export function RaiseFields({ plan, struck, onChange }: Props) {
         <Why
           figure={
             <output className="text-lg">
-              Raised{' '}
+              {t`Raised `}
               <strong>
                 {sayHeight(struck.raiseMm, unit)} {unit.symbol}
-              </strong>{' '}
-              above the marked line
+              </strong>
+              {t` above the marked line`}
             </output>
           }
         >
-          <p>
-            Sinkage = weight / (density × waterplane area) = {show(plan.addedKg, 'mass')} / (
-            {plan.densityKgM3} kg/m³ × {show(struck.waterplaneM2, 'area')}) ={' '}
-            {sayHeight(struck.sinkageMm, unit)} {unit.symbol}, and {sayHeight(plan.slopMm, unit)}{' '}
-            {unit.symbol} for slop.
-          </p>
-          <p>
-            The waterplane area comes from the hull form in use. Too much antifouling above the water shows;
-            too little lets weed grow on the topsides.
-          </p>
+          <p>{t`Sinkage = weight / (density × waterplane area) = ${show(plan.addedKg, 'mass')} / (${plan.densityKgM3} kg/m³ × ${show(struck.waterplaneM2, 'area')}) = ${sayHeight(struck.sinkageMm, unit)} ${unit.symbol}, and ${sayHeight(plan.slopMm, unit)} ${unit.symbol} for slop.`}</p>
+          <p>{t`The waterplane area comes from the hull form in use. Too much antifouling above the water shows; too little lets weed grow on the topsides.`}</p>
         </Why>
       )}
     </fieldset>

@@ -1,4 +1,5 @@
 import type { SheetRow } from '../../core/waterline/index.ts';
+import { t } from '../../words.ts';
 import { Scroller } from '../parts/Scroller.tsx';
 import { StackedTable } from '../parts/StackedTable.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
@@ -26,41 +27,32 @@ export function SheetTable({ rows }: { rows: readonly SheetRow[] }) {
       </td>
     ));
   const heads = [
-    'above datum',
-    ...(twin ? ['above datum, inner face'] : []),
-    'Below sheer (vertical)',
-    'Below sheer (along skin)',
-    'raise on skin',
+    t`above datum`,
+    ...(twin ? [t`above datum, inner face`] : []),
+    t`Below sheer (vertical)`,
+    t`Below sheer (along skin)`,
+    t`raise on skin`,
   ];
   return (
-    <Scroller label="Mark sheet">
+    <Scroller label={t`Mark sheet`}>
       <StackedTable
         className="table-xs table"
         heads={[
-          'From aft',
+          t`From aft`,
           ...heads.map((head) => `port, ${head}`),
           ...heads.map((head) => `starboard, ${head}`),
           'flare',
         ]}
       >
-        <caption className="pb-1 text-left text-sm">
-          All in {unit.symbol}. Vertical: straight down from the sheer. Along skin: measured down along the
-          hull surface. Raise: up along the surface from the marked line.
-        </caption>
+        <caption className="pb-1 text-left text-sm">{t`All in ${unit.symbol}. Vertical: straight down from the sheer. Along skin: measured down along the hull surface. Raise: up along the surface from the marked line.`}</caption>
         <thead>
           <tr>
             <th scope="col" rowSpan={2}>
-              From aft, {symbol('length')}
+              {t`From aft, ${symbol('length')}`}
             </th>
-            <th scope="colgroup" colSpan={heads.length} className="text-center">
-              Port
-            </th>
-            <th scope="colgroup" colSpan={heads.length} className="text-center">
-              Starboard
-            </th>
-            <th scope="col" rowSpan={2} className="text-right">
-              Flare
-            </th>
+            <th scope="colgroup" colSpan={heads.length} className="text-center">{t`Port`}</th>
+            <th scope="colgroup" colSpan={heads.length} className="text-center">{t`Starboard`}</th>
+            <th scope="col" rowSpan={2} className="text-right">{t`Flare`}</th>
           </tr>
           <tr>
             {[...heads, ...heads].map((head, i) => (

@@ -3,6 +3,7 @@ import { Link, useParams } from 'react-router';
 import { v7 as uuidv7 } from 'uuid';
 import type { BoatView, Waterline } from '../../contract/index.ts';
 import type { LineSide, MadeMark, SheetRow } from '../../core/waterline/index.ts';
+import { t } from '../../words.ts';
 import { useBoat, useWaterline } from '../api/boatQueries.ts';
 import { useQueued } from '../api/mutations.ts';
 import { Stepper } from '../forms/Stepper.tsx';
@@ -37,29 +38,25 @@ function Walk({ view, plan }: { view: BoatView; plan: Waterline }) {
   if (!('line' in result)) {
     return (
       <div className="space-y-4 p-4">
-        <h1 className="text-2xl">No waterline yet</h1>
+        <h1 className="text-2xl">{t`No waterline yet`}</h1>
         <p>{result.problem}.</p>
-        <Link className="btn btn-primary" to={`/boats/${boat.id}/waterline`}>
-          Go to reference marks
-        </Link>
+        <Link className="btn btn-primary" to={`/boats/${boat.id}/waterline`}>{t`Go to reference marks`}</Link>
       </div>
     );
   }
   const rows = result.line.sheet.filter((row) => row.side === side);
   const row = rows[Math.min(index, rows.length - 1)];
-  if (!row) return <p className="p-4">The line doesn’t meet the hull on the {side} side.</p>;
+  if (!row) return <p className="p-4">{t`The line doesn’t meet the hull on the ${side} side.`}</p>;
   const mark = plan.madeMarks.find((each) => each.side === side && Math.abs(each.xM - row.xM) < 1e-6);
   const step = (by: number) => setIndex(Math.min(rows.length - 1, Math.max(0, index + by)));
   return (
     <div className="mx-auto flex max-w-lg flex-col gap-4 p-3">
       <div className="flex items-baseline justify-between gap-3">
-        <h1 className="text-xl">{boat.name}: mark the waterline</h1>
-        <Link className="link py-2" to={`/boats/${boat.id}/waterline`}>
-          Waterline
-        </Link>
+        <h1 className="text-xl">{t`${boat.name}: mark the waterline`}</h1>
+        <Link className="link py-2" to={`/boats/${boat.id}/waterline`}>{t`Waterline`}</Link>
       </div>
       <fieldset className="join w-full">
-        <legend className="sr-only">Side</legend>
+        <legend className="sr-only">{t`Side`}</legend>
         {(['port', 'starboard'] as const).map((each) => (
           <button
             key={each}
@@ -68,12 +65,14 @@ function Walk({ view, plan }: { view: BoatView; plan: Waterline }) {
             aria-pressed={side === each}
             onClick={() => setSide(each)}
           >
-            {each === 'port' ? 'Port' : 'Starboard'}
+            {each === 'port' ? t`Port` : t`Starboard`}
           </button>
         ))}
       </fieldset>
       <p className="text-lg" aria-live="polite">
-        Station {index + 1} of {rows.length}: <strong>{show(row.xM, 'length')}</strong> from aft
+        {t`Station ${index + 1} of ${rows.length}: `}
+        <strong>{show(row.xM, 'length')}</strong>
+        {t` from aft`}
       </p>
       <Figures row={row} unit={unit} />
       <ReadMark
@@ -83,22 +82,23 @@ function Walk({ view, plan }: { view: BoatView; plan: Waterline }) {
         unit={unit}
         onTake={(readingMm) => {
           const marks = [{ id: uuidv7(), side, xM: row.xM, readingMm }];
-          send({ method: 'POST', path: `/boats/${boat.id}/made-marks`, body: { marks }, what: 'hull mark' });
+          send({ method: 'POST', path: `/boats/${boat.id}/made-marks`, body: { marks }, what: t`hull mark` });
           step(1);
         }}
       />
       <div className="grid grid-cols-2 gap-3">
-        <button type="button" className="btn btn-xl target" disabled={index === 0} onClick={() => step(-1)}>
-          Back
-        </button>
+        <button
+          type="button"
+          className="btn btn-xl target"
+          disabled={index === 0}
+          onClick={() => step(-1)}
+        >{t`Back`}</button>
         <button
           type="button"
           className="btn btn-xl target"
           disabled={index >= rows.length - 1}
           onClick={() => step(1)}
-        >
-          Next
-        </button>
+        >{t`Next`}</button>
       </div>
     </div>
   );
@@ -106,9 +106,9 @@ function Walk({ view, plan }: { view: BoatView; plan: Waterline }) {
 
 function Figures({ row, unit }: { row: SheetRow; unit: HeightUnit }) {
   const figures: [string, number, boolean][] = [
-    ['Above the datum', row.aboveDatumMm, true],
-    ['Below the sheer (vertical)', row.belowSheerMm, false],
-    ['Below the sheer (along skin)', row.belowSheerSkinMm, false],
+    [t`Above the datum`, row.aboveDatumMm, true],
+    [t`Below the sheer (vertical)`, row.belowSheerMm, false],
+    [t`Below the sheer (along skin)`, row.belowSheerSkinMm, false],
   ];
   return (
     <dl className="border-line space-y-2 border-y-2 py-3">
@@ -140,9 +140,9 @@ function ReadMark({
   );
   const off = reading * unit.mm - row.aboveDatumMm;
   return (
-    <section aria-label="Your mark" className="space-y-2">
+    <section aria-label={t`Your mark`} className="space-y-2">
       <Stepper
-        label="Height of your mark above the datum"
+        label={t`Height of your mark above the datum`}
         value={reading}
         unit={unit.symbol}
         step={unit.mm === 1 ? 1 : 0.05}
@@ -152,16 +152,16 @@ function ReadMark({
       />
       <p>
         {Math.abs(off) < 0.5 * unit.mm * 10 ** -unit.digits
-          ? 'On the line.'
-          : `${sayHeight(Math.abs(off), unit)} ${unit.symbol} ${off > 0 ? 'above' : 'below'} the line.`}
-        {mark && ' Recorded.'}
+          ? t`On the line.`
+          : t`${sayHeight(Math.abs(off), unit)} ${unit.symbol} ${off > 0 ? t`above` : t`below`} the line.`}
+        {mark && t` Recorded.`}
       </p>
       <button
         type="button"
         className="btn btn-primary btn-xl target w-full"
         onClick={() => onTake(reading * unit.mm)}
       >
-        {mark ? 'Record again' : 'Record mark'}
+        {mark ? t`Record again` : t`Record mark`}
       </button>
     </section>
   );

@@ -4,6 +4,7 @@ import { Link, useParams } from 'react-router';
 import { v7 as uuidv7 } from 'uuid';
 import { readMarksCsv } from '../../contract/formats/marksCsv.ts';
 import type { BoatView, OldLine, Waterline } from '../../contract/index.ts';
+import { t } from '../../words.ts';
 import { useBoat, useWaterline } from '../api/boatQueries.ts';
 import { useWrite } from '../api/mutations.ts';
 import { Choice, NumberField } from '../forms/NumberField.tsx';
@@ -39,7 +40,7 @@ export function WaterlinePage() {
         <QueryBoundary query={line}>
           {(plan) => (
             <div className="space-y-6 p-3 md:p-6">
-              <h1 className="text-2xl">{view.boat.name}: waterline</h1>
+              <h1 className="text-2xl">{t`${view.boat.name}: waterline`}</h1>
               <SurveyTabs boat={view.boat} />
               <HullOnly boat={view.boat} need="waterline">
                 {(boat) => <WaterlineEditor key={boatId} view={{ ...view, boat }} served={plan} />}
@@ -53,31 +54,30 @@ export function WaterlinePage() {
 }
 
 const OLD_LINE_WORDS: Record<OldLine, string> = {
-  unknown: 'not stated yet',
-  none: 'there is none',
-  tabs: 'tape tabs at the stations',
-  heights: 'heights written down',
+  unknown: t`not stated yet`,
+  none: t`there is none`,
+  tabs: t`tape tabs at the stations`,
+  heights: t`heights written down`,
 };
 
 const FORM_WORDS: Record<BoatView['formSource'], string> = {
-  dimensions:
-    'the main dimensions and typical curves for this boat type, so distances along the skin are approximate',
-  offsets: 'the table of offsets',
-  mesh: 'the surface mesh',
+  dimensions: t`the main dimensions and typical curves for this boat type, so distances along the skin are approximate`,
+  offsets: t`the table of offsets`,
+  mesh: t`the surface mesh`,
 };
 
 const PLAN_WORDS: Record<string, string> = {
-  marks: 'the reference marks',
-  madeMarks: 'the hull marks',
-  datum: 'the datum',
-  heelDeg: 'the heel',
-  trimDeg: 'the trim',
-  markErrorMm: 'the reading error',
-  slopMm: 'the raise',
-  addedKg: 'the weight to be added',
-  stripe: 'the stripe',
-  oldLine: 'the record of the old line',
-  note: 'the note',
+  marks: t`the reference marks`,
+  madeMarks: t`the hull marks`,
+  datum: t`the datum`,
+  heelDeg: t`the heel`,
+  trimDeg: t`the trim`,
+  markErrorMm: t`the reading error`,
+  slopMm: t`the raise`,
+  addedKg: t`the weight to be added`,
+  stripe: t`the stripe`,
+  oldLine: t`the record of the old line`,
+  note: t`the note`,
 };
 
 function WaterlineEditor({ view, served }: { view: HullView; served: Waterline }) {
@@ -102,8 +102,8 @@ function WaterlineEditor({ view, served }: { view: HullView; served: Waterline }
     const { boatId: _b, ...input } = plan;
     const stripeM2 = plan.stripe && struck?.stripe ? struck.stripe.areaM2 : null;
     if (stripeM2 !== null && !view.areas.some(({ zone, archived }) => zone === 'boot-stripe' && !archived)) {
-      const title = `Saving also adds the area “Boot stripe” (${show(stripeM2, 'area')}) to the survey.`;
-      if (!(await confirm({ title, action: 'Save and add the area' }))) return;
+      const title = t`Saving also adds the area “Boot stripe” (${show(stripeM2, 'area')}) to the survey.`;
+      if (!(await confirm({ title, action: t`Save and add the area` }))) return;
     }
     write.mutate(
       { method: 'PUT', path: `/boats/${boat.id}/waterline`, body: input },
@@ -124,9 +124,9 @@ function WaterlineEditor({ view, served }: { view: HullView; served: Waterline }
       change({ marks: marks.marks, madeMarks: made.marks });
       setUnread(null);
       const [added, replaced] = [marks.added + made.added, marks.replaced + made.replaced];
-      setSaid(`${counted(added, 'mark')} added, ${replaced} replaced by the file’s readings.`);
+      setSaid(t`${counted(added, 'mark')} added, ${replaced} replaced by the file’s readings.`);
     } catch (error) {
-      setUnread(`Couldn’t import the CSV. ${(error as Error).message}`);
+      setUnread(t`Couldn’t import the CSV. ${(error as Error).message}`);
     }
   };
   const names = { boat, base: `/api/v1/boats/${boat.id}` };
@@ -135,51 +135,40 @@ function WaterlineEditor({ view, served }: { view: HullView; served: Waterline }
       <div className="grid grid-cols-1 items-start gap-6 xl:grid-cols-[minmax(0,9fr)_minmax(0,5fr)]">
         <div className="space-y-6">
           <section aria-labelledby="marks" className="space-y-3">
-            <h2 id="marks" className="batten pb-1 text-lg">
-              Reference marks
-            </h2>
+            <h2 id="marks" className="batten pb-1 text-lg">{t`Reference marks`}</h2>
             {plan.marks.length === 0 && (
-              <p className="max-w-prose">
-                Reference marks are points that show where the waterline belongs, measured above one level
-                datum: an old stain, fittings of known height, distances down from the sheer. Three marks fix
-                the plane, one fewer for each of heel and trim that you measure. With six or more, an outlier
-                can usually be identified.
-              </p>
+              <p className="max-w-prose">{t`Reference marks are points that show where the waterline belongs, measured above one level datum: an old stain, fittings of known height, distances down from the sheer. Three marks fix the plane, one fewer for each of heel and trim that you measure. With six or more, an outlier can usually be identified.`}</p>
             )}
             {plan.marks.length > 0 && (
-              <p className="text-sm opacity-80">
-                Height above line: how far the mark is above the new line. For a sheer mark, use the distance
-                down to the line. For an old line, use how much too high it was. For a fitting, take the
-                height from a drawing.
-              </p>
+              <p className="text-sm opacity-80">{t`Height above line: how far the mark is above the new line. For a sheer mark, use the distance down to the line. For an old line, use how much too high it was. For a fitting, take the height from a drawing.`}</p>
             )}
             <MarkTable plan={plan} struck={struck} onChange={(marks) => change({ marks })} />
             <div className="grid grid-cols-2 gap-3 sm:grid-cols-4">
               <Choice
-                label="Datum"
+                label={t`Datum`}
                 value={plan.datum}
                 choices={[
-                  ['laser', 'laser plane'],
-                  ['water-level', 'water level'],
-                  ['plank', 'levelled plank'],
+                  ['laser', t`laser plane`],
+                  ['water-level', t`water level`],
+                  ['plank', t`levelled plank`],
                 ]}
                 onChange={(datum) => change({ datum })}
               />
               <NumberField
-                label="Reading error ±"
+                label={t`Reading error ±`}
                 unit={unit.symbol}
                 value={plan.markErrorMm / unit.mm}
                 onChange={(value) => change({ markErrorMm: value * unit.mm })}
               />
               <Angle
-                label="Heel"
-                typed="Heel, starboard side up"
+                label={t`Heel`}
+                typed={t`Heel, starboard side up`}
                 value={plan.heelDeg}
                 onChange={(heelDeg) => change({ heelDeg })}
               />
               <Angle
-                label="Trim"
-                typed="Bow up by"
+                label={t`Trim`}
+                typed={t`Bow up by`}
                 value={plan.trimDeg ?? null}
                 onChange={(trimDeg) => change({ trimDeg })}
               />
@@ -190,7 +179,7 @@ function WaterlineEditor({ view, served }: { view: HullView; served: Waterline }
           <MadeMarks plan={plan} struck={struck} onChange={change} />
           <div className="max-w-xs">
             <Choice
-              label="Record of the old line"
+              label={t`Record of the old line`}
               value={plan.oldLine}
               choices={Object.entries(OLD_LINE_WORDS) as [OldLine, string][]}
               onChange={(oldLine) => change({ oldLine })}
@@ -204,34 +193,31 @@ function WaterlineEditor({ view, served }: { view: HullView; served: Waterline }
               <div className="board p-2">
                 <LineDrawing view={view} plan={deferred} struck={struck} />
               </div>
-              <p className="text-sm">
-                Thick line: new waterline · Dash-dot line: line through the marks · Open circle: port · Filled
-                circle: starboard · Cross: mark left out
-              </p>
+              <p className="text-sm">{t`Thick line: new waterline · Dash-dot line: line through the marks · Open circle: port · Filled circle: starboard · Cross: mark left out`}</p>
             </>
           ) : (
             <p className="board p-4">
               {plan.marks.length === 0
-                ? 'Add reference marks to calculate the waterline.'
-                : 'problem' in result && `Can’t calculate the waterline yet. ${result.problem}.`}
+                ? t`Add reference marks to calculate the waterline.`
+                : 'problem' in result && t`Can’t calculate the waterline yet. ${result.problem}.`}
             </p>
           )}
-          <p className="text-sm opacity-80">Hull shape from {FORM_WORDS[view.formSource]}.</p>
+          <p className="text-sm opacity-80">{t`Hull shape from ${FORM_WORDS[view.formSource]}.`}</p>
           <div className="flex flex-wrap items-center gap-2">
-            <button type="button" className="btn btn-primary" disabled={!touched} onClick={() => void save()}>
-              Save waterline
-            </button>
+            <button
+              type="button"
+              className="btn btn-primary"
+              disabled={!touched}
+              onClick={() => void save()}
+            >{t`Save waterline`}</button>
             {touched && (
-              <button type="button" className="btn btn-ghost" onClick={reset}>
-                Discard changes
-              </button>
+              <button type="button" className="btn btn-ghost" onClick={reset}>{t`Discard changes`}</button>
             )}
           </div>
           {elsewhere.length > 0 && (
             <p role="status" className="border-line border-2 p-3">
-              <strong>Changed elsewhere while you were editing:</strong>{' '}
-              {elsewhere.map((field) => PLAN_WORDS[field] ?? field).join(', ')}. Your edits are still here.
-              Saving overwrites the other changes.
+              <strong>{t`Changed elsewhere while you were editing:`}</strong>
+              {t` ${elsewhere.map((field) => PLAN_WORDS[field] ?? field).join(', ')}. Your edits are still here. Saving overwrites the other changes.`}
             </p>
           )}
           {notice && <p role="status">{notice}</p>}
@@ -243,37 +229,35 @@ function WaterlineEditor({ view, served }: { view: HullView; served: Waterline }
           <div className="no-print flex flex-wrap gap-2">
             <OpenFile
               small
-              label="Import marks (CSV)"
+              label={t`Import marks (CSV)`}
               accept=".csv,text/csv,text/plain"
               onFile={(file) => void file.text().then(takeCsv)}
             />
-            <a className="btn btn-sm" href={`${names.base}/marks.csv`} download>
-              Export marks (CSV)
-            </a>
+            <a className="btn btn-sm" href={`${names.base}/marks.csv`} download>{t`Export marks (CSV)`}</a>
             {struck && !touched && (
               <>
-                <Link className="btn btn-sm" to={`/boats/${boat.id}/waterline/walk`}>
-                  Walk the hull
-                </Link>
-                <a className="btn btn-sm" href={`${names.base}/mark-sheet.pdf`} download>
-                  Mark sheet (PDF)
-                </a>
-                <a className="btn btn-sm" href={`${names.base}/mark-sheet.csv`} download>
-                  Mark sheet (CSV)
-                </a>
+                <Link className="btn btn-sm" to={`/boats/${boat.id}/waterline/walk`}>{t`Walk the hull`}</Link>
+                <a
+                  className="btn btn-sm"
+                  href={`${names.base}/mark-sheet.pdf`}
+                  download
+                >{t`Mark sheet (PDF)`}</a>
+                <a
+                  className="btn btn-sm"
+                  href={`${names.base}/mark-sheet.csv`}
+                  download
+                >{t`Mark sheet (CSV)`}</a>
               </>
             )}
           </div>
           {touched && (
-            <p className="text-sm">Save the waterline to walk the hull, print or export the mark sheet.</p>
+            <p className="text-sm">{t`Save the waterline to walk the hull, print or export the mark sheet.`}</p>
           )}
         </div>
       </div>
       {struck && (
         <section aria-labelledby="sheet" className="space-y-3">
-          <h2 id="sheet" className="batten pb-1 text-lg">
-            Mark sheet
-          </h2>
+          <h2 id="sheet" className="batten pb-1 text-lg">{t`Mark sheet`}</h2>
           <SheetTable rows={struck.sheet} />
         </section>
       )}

@@ -13,6 +13,7 @@ import {
   type StruckLine,
   strikeLine,
 } from '../../core/waterline/index.ts';
+import { t } from '../../words.ts';
 
 /** A boat that is a hull of known dimensions. */
 export type HullView = BoatView & { boat: Hull<Boat> };
@@ -32,7 +33,7 @@ export function tableOf({ boat, form }: { boat: Hull<Boat>; form: OffsetTable | 
 }
 
 export function tryStrike({ boat, form }: Pick<BoatView, 'boat' | 'form'>, plan: Waterline): Struck {
-  if (!hasHull(boat)) return { problem: 'Enter the hull’s main dimensions first' };
+  if (!hasHull(boat)) return { problem: t`Enter the hull’s main dimensions first` };
   try {
     return { line: strikeLine({ form: tableOf({ boat, form }), plan }) };
   } catch (error) {
@@ -47,19 +48,19 @@ const percent = (share: number) => (share > 0.99 ? 'over 99 %' : `${Math.round(1
 export function sayOutliers(outliers: Outliers, names: readonly string[]): string {
   switch (outliers.verdict) {
     case 'agree':
-      return 'All marks agree.';
+      return t`All marks agree.`;
     case 'one-is-off':
-      return 'One mark is wrong, but there are too few marks to tell which. Add one or two more.';
+      return t`One mark is wrong, but there are too few marks to tell which. Add one or two more.`;
     case 'named': {
       const list = outliers.indices.map((i) => names[i]).join(', ');
       const least = Math.min(...outliers.sure);
-      return `${list} ${outliers.indices.length === 1 ? 'is an outlier and was' : 'are outliers and were'} left out (${percent(least)} certain).`;
+      return t`${list} ${outliers.indices.length === 1 ? t`is an outlier and was` : t`are outliers and were`} left out (${percent(least)} certain).`;
     }
     case 'one-of': {
       const list = outliers.indices
         .map((i, k) => `${names[i]} (${percent(outliers.sure[k] ?? 0)})`)
         .join(', ');
-      return `One mark is wrong, but it isn’t certain which: ${list}. No mark was left out.`;
+      return t`One mark is wrong, but it isn’t certain which: ${list}. No mark was left out.`;
     }
   }
 }
@@ -67,8 +68,8 @@ export function sayOutliers(outliers: Outliers, names: readonly string[]): strin
 /** Where one more mark would settle it, in a sentence; null where nothing is open. */
 export function sayNextMark(next: NextMark | null, say: (mm: number) => string): string | null {
   if (!next) return null;
-  const side = next.yM > 0.05 ? 'to starboard' : next.yM < -0.05 ? 'to port' : 'on the centreline';
-  return `Add a mark ${next.xM.toFixed(1)} m from aft, ${side}, to settle this. The two most likely lines are ${say(next.differMm)} apart there.`;
+  const side = next.yM > 0.05 ? t`to starboard` : next.yM < -0.05 ? t`to port` : t`on the centreline`;
+  return t`Add a mark ${next.xM.toFixed(1)} m from aft, ${side}, to settle this. The two most likely lines are ${say(next.differMm)} apart there.`;
 }
 
 /** Where the error stated for a mark does not fit what the marks show; null where it does. */
@@ -78,9 +79,9 @@ export function sayErrorFit(
 ): string | null {
   if (foundMm === null || verdict === 'fits' || verdict === 'not-known') return null;
   return verdict === 'stated-too-small'
-    ? `The marks scatter by ${say(foundMm)}, more than the reading error you entered. The line is less accurate than shown. Enter a larger reading error.`
-    : `The marks scatter by only ${say(foundMm)}, less than the reading error you entered. A smaller reading error would reveal outliers.`;
+    ? t`The marks scatter by ${say(foundMm)}, more than the reading error you entered. The line is less accurate than shown. Enter a larger reading error.`
+    : t`The marks scatter by only ${say(foundMm)}, less than the reading error you entered. A smaller reading error would reveal outliers.`;
 }
 
 export const nameOf = (mark: { name: string }, i: number) =>
-  mark.name ? `Mark ${i + 1} (${mark.name})` : `Mark ${i + 1}`;
+  mark.name ? t`Mark ${i + 1} (${mark.name})` : t`Mark ${i + 1}`;

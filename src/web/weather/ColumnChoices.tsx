@@ -2,18 +2,19 @@ import Papa from 'papaparse';
 import { useMemo } from 'react';
 import type { ColumnMapping, WeatherColumn } from '../../contract/index.ts';
 import { WEATHER_COLUMNS } from '../../contract/weatherColumns.ts';
+import { t } from '../../words.ts';
 
 const WORDS: Record<WeatherColumn, string> = {
-  time: 'Time',
-  air: 'Air temperature',
+  time: t`Time`,
+  air: t`Air temperature`,
   rh: 'Humidity (RH)',
-  wind: 'Wind',
-  rain: 'Rain',
-  surface: 'Surface temperature',
-  cloud: 'Cloud cover',
+  wind: t`Wind`,
+  rain: t`Rain`,
+  surface: t`Surface temperature`,
+  cloud: t`Cloud cover`,
 };
-const BY_HEADER = 'From the header';
-const NOT_TOLD = 'Not in the file';
+const BY_HEADER = t`From the header`;
+const NOT_TOLD = t`Not in the file`;
 
 interface Props {
   csv: string;
@@ -39,7 +40,7 @@ export function ColumnChoices({ csv, mapping, onChange }: Props) {
   };
   return (
     <fieldset className="grid gap-3 sm:grid-cols-2">
-      <legend className="sr-only">File columns</legend>
+      <legend className="sr-only">{t`File columns`}</legend>
       {(Object.keys(WORDS) as WeatherColumn[]).map((column) => {
         const choice = mapping[column];
         return (
@@ -56,14 +57,14 @@ export function ColumnChoices({ csv, mapping, onChange }: Props) {
                 {header.map((name, index) => (
                   // biome-ignore lint/suspicious/noArrayIndexKey: two columns may have one header
                   <option key={index} value={index}>
-                    {index + 1}: {name.trim() || 'no header'}
+                    {index + 1}: {name.trim() || t`no header`}
                   </option>
                 ))}
               </select>
             </label>
             {choice && WEATHER_COLUMNS[column].length > 1 && (
               <label>
-                <span className="label-caps block pb-1">Unit</span>
+                <span className="label-caps block pb-1">{t`Unit`}</span>
                 <select
                   className="select w-28"
                   value={choice.unit}

@@ -1,5 +1,6 @@
 import type { WeatherHour } from '../../contract/index.ts';
 import { HOUR_MS } from '../../core/cure/index.ts';
+import { t } from '../../words.ts';
 import { sayTime } from '../clock/say.ts';
 import { counted } from '../words/counted.ts';
 
@@ -24,13 +25,13 @@ export function Gaps({ hours, zone, now }: { hours: readonly WeatherHour[]; zone
   if (gaps.length === 0) return null;
   return (
     <p>
-      <strong>No data for</strong>{' '}
+      <strong>{t`No data for`}</strong>{' '}
       {gaps
         .slice(0, 6)
-        .map((gap) => `${counted(gap.hours, 'hour')} from ${sayTime(gap.from, zone, now)}`)
+        .map((gap) => t`${counted(gap.hours, 'hour')} from ${sayTime(gap.from, zone, now)}`)
         .join('; ')}
-      {gaps.length > 6 && `; and ${gaps.length - 6} more`}. There the chart and the cure times use a straight
-      line between the nearest readings.
+      {gaps.length > 6 && t`; and ${gaps.length - 6} more`}
+      {t`. There the chart and the cure times use a straight line between the nearest readings.`}
     </p>
   );
 }

@@ -1,6 +1,7 @@
 import { DateTime } from 'luxon';
 import type { StripHour } from '../../contract/index.ts';
 import { HOUR_MS } from '../../core/cure/index.ts';
+import { t } from '../../words.ts';
 import { clockText, wallOf } from '../clock/wallClock.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { sayCondition, sayReason } from '../words/airReasons.ts';
@@ -88,9 +89,7 @@ export function PaintHours({
   const clock = (ms: number) => clockText(wallOf(ms, zone));
   return (
     <section aria-labelledby="paint-hours" className="space-y-2">
-      <h2 id="paint-hours" className="batten pb-1 text-lg">
-        When you can paint outdoors
-      </h2>
+      <h2 id="paint-hours" className="batten pb-1 text-lg">{t`When you can paint outdoors`}</h2>
       <dl className="grid grid-cols-[auto_1fr] gap-x-6 gap-y-1">
         {days.map(({ day, suits, nearest }) => (
           <div key={day} className="contents">
@@ -98,14 +97,13 @@ export function PaintHours({
             <dd>
               {suits.length > 0
                 ? suits.map(({ from, to }) => `${clock(Math.max(from, now))}–${clock(to)}`).join(', ')
-                : `None. ${nearest ? `${clock(Date.parse(nearest.at))}: ${nearest.reasons.map((reason) => sayReason(reason, show)).join('; ')}` : 'The suitable hours are dark'}.`}
+                : t`None. ${nearest ? `${clock(Date.parse(nearest.at))}: ${nearest.reasons.map((reason) => sayReason(reason, show)).join('; ')}` : t`The suitable hours are dark`}.`}
             </dd>
           </div>
         ))}
       </dl>
       <p className="max-w-prose text-sm">
-        Daylight hours in which topsides outdoors are warm and dry enough to coat, by the usual limits. How
-        long a coat then has to stay dry depends on its product: see the bench of the area.
+        {t`Daylight hours in which topsides outdoors are warm and dry enough to coat, by the usual limits. How long a coat then has to stay dry depends on its product: see the bench of the area.`}
         {conditions.map((code) => ` ${sayCondition(code)}`)}
       </p>
     </section>

@@ -1,6 +1,7 @@
 import { useWatch } from 'react-hook-form';
 import { v7 as uuidv7 } from 'uuid';
 import type { FieldError, Station, StationInput } from '../../contract/index.ts';
+import { t } from '../../words.ts';
 import { api } from '../api/client.ts';
 import { FormReader, refusals } from '../forms/canonical.ts';
 import { CheckField, Field, SelectField } from '../forms/Field.tsx';
@@ -39,7 +40,7 @@ export function StationForm({ rank, onSaved }: { rank: number; onSaved: (station
       gives: values.gives,
       way: values.way,
       url: asked ? values.url.trim() || null : null,
-      everyMin: read.number('everyMin', 'Fetch interval', values.everyMin),
+      everyMin: read.number('everyMin', t`Fetch interval`, values.everyMin),
       privateNet: asked && values.privateNet,
       on: true,
       rank,
@@ -56,31 +57,31 @@ export function StationForm({ rank, onSaved }: { rank: number; onSaved: (station
     return undefined;
   };
   return (
-    <RecordForm<StationValues> values={EMPTY} submit={submit} button="Add station">
+    <RecordForm<StationValues> values={EMPTY} submit={submit} button={t`Add station`}>
       <div className="grid gap-3 sm:grid-cols-2">
-        <Field name="name" label="Name" placeholder="Mast logger" />
+        <Field name="name" label={t`Name`} placeholder={t`Mast logger`} />
         <SelectField
           name="gives"
-          label="Data"
+          label={t`Data`}
           choices={[
-            ['measured', 'Measurements'],
-            ['forecast', 'Forecast'],
+            ['measured', t`Measurements`],
+            ['forecast', t`Forecast`],
           ]}
         />
         <SelectField
           name="way"
-          label="Station type"
+          label={t`Station type`}
           choices={[
-            ['posts', 'Posts its readings'],
-            ['asked', 'Address to poll'],
+            ['posts', t`Posts its readings`],
+            ['asked', t`Address to poll`],
           ]}
         />
         <SelectField
           name="rainInterval"
-          label="Rain interval"
+          label={t`Rain interval`}
           choices={[
-            ['before', 'Before each timestamp (usual)'],
-            ['after', 'After each timestamp'],
+            ['before', t`Before each timestamp (usual)`],
+            ['after', t`After each timestamp`],
           ]}
         />
       </div>
@@ -94,12 +95,12 @@ function AskedFields() {
   if (way !== 'asked') return null;
   return (
     <div className="grid gap-3 sm:grid-cols-2">
-      <Field name="url" label="Web address" placeholder="https://…" />
-      <Field name="everyMin" label="Fetch every, min" inputMode="numeric" hint="5–1440" />
+      <Field name="url" label={t`Web address`} placeholder="https://…" />
+      <Field name="everyMin" label={t`Fetch every, min`} inputMode="numeric" hint="5–1440" />
       <CheckField
         name="privateNet"
-        label="On the yard’s own network"
-        hint="If off, addresses on this computer or its local network are rejected."
+        label={t`On the yard’s own network`}
+        hint={t`If off, addresses on this computer or its local network are rejected.`}
       />
     </div>
   );

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import type { Station, StationInput, StationsView } from '../../contract/index.ts';
 import { HOUR_MS } from '../../core/cure/index.ts';
+import { t } from '../../words.ts';
 import { useWrite } from '../api/mutations.ts';
 import { useStations } from '../api/queries.ts';
 import { saySpan, sayTime } from '../clock/say.ts';
@@ -18,13 +19,8 @@ export function Stations({ zone }: { zone: string }) {
   const stations = useStations();
   return (
     <section aria-labelledby="stations" className="space-y-3">
-      <h2 id="stations" className="batten pb-1 text-lg">
-        Weather stations
-      </h2>
-      <p>
-        If sources overlap: files and manual entries first, then stations in this order, then simulated
-        weather.
-      </p>
+      <h2 id="stations" className="batten pb-1 text-lg">{t`Weather stations`}</h2>
+      <p>{t`If sources overlap: files and manual entries first, then stations in this order, then simulated weather.`}</p>
       <QueryBoundary query={stations}>{(view) => <List view={view} zone={zone} />}</QueryBoundary>
     </section>
   );
@@ -55,7 +51,7 @@ function List({ view, zone }: { view: StationsView; zone: string }) {
   const problem = error ?? tokenError;
   return (
     <div className="space-y-4">
-      {stations.length === 0 && <p className="opacity-80">No stations yet.</p>}
+      {stations.length === 0 && <p className="opacity-80">{t`No stations yet.`}</p>}
       <ol className="space-y-3">
         {stations.map((station, at) => (
           <li key={station.id} className="border-base-300 space-y-1 border-b pb-3">
@@ -81,7 +77,7 @@ function List({ view, zone }: { view: StationsView; zone: string }) {
         </p>
       )}
       <details key={added}>
-        <summary className="target cursor-pointer py-2">Add station</summary>
+        <summary className="target cursor-pointer py-2">{t`Add station`}</summary>
         <StationForm rank={Math.min(100, stations.length)} onSaved={() => setAdded(added + 1)} />
       </details>
       <ForecastErrors errors={view.forecastErrors} />
@@ -96,21 +92,17 @@ function StationLine({ station, now, zone }: { station: Station; now: number; zo
   return (
     <>
       <p>
-        <strong>{name}</strong>: {gives === 'measured' ? 'measures' : 'a forecast'},{' '}
-        {way === 'posts' ? 'posts its readings' : `polled every ${everyMin} min`}, rain{' '}
-        {rainInterval === 'before' ? 'before' : 'after'} the timestamp
-        {!on && ', switched off'}.{' '}
+        <strong>{name}</strong>
+        {t`: ${gives === 'measured' ? 'measures' : t`a forecast`}, ${way === 'posts' ? t`posts its readings` : t`polled every ${everyMin} min`}, rain ${rainInterval === 'before' ? 'before' : 'after'} the timestamp`}
+        {!on && t`, switched off`}.{' '}
         {lastAt === null
-          ? 'No data yet.'
-          : `Last data ${sayTime(lastAt, zone, now)}, ${counted(lastHours ?? 0, 'hour')}.`}
+          ? t`No data yet.`
+          : t`Last data ${sayTime(lastAt, zone, now)}, ${counted(lastHours ?? 0, 'hour')}.`}
       </p>
       {silent && (
-        <p className="font-semibold">
-          No data for {saySpan(since)}. Until the station is back, other sources are used and gaps are
-          interpolated.
-        </p>
+        <p className="font-semibold">{t`No data for ${saySpan(since)}. Until the station is back, other sources are used and gaps are interpolated.`}</p>
       )}
-      {fault && <p className="font-semibold">Problem: {fault}.</p>}
+      {fault && <p className="font-semibold">{t`Problem: ${fault}.`}</p>}
     </>
   );
 }
@@ -133,21 +125,24 @@ function StationButtons({ station, busy, onEarlier, onChange, onToken, onRevoke,
   };
   const replace = () =>
     hasToken
-      ? sure(`Create a new token for ${name}?`, 'The old token stops working.', 'Create token', onToken)
+      ? sure(t`Create a new token for ${name}?`, t`The old token stops working.`, t`Create token`, onToken)
       : onToken();
   return (
     <div className="flex flex-wrap gap-2">
       {onEarlier && (
-        <button type="button" className="btn btn-sm" disabled={busy} onClick={onEarlier}>
-          Move {name} up
-        </button>
+        <button
+          type="button"
+          className="btn btn-sm"
+          disabled={busy}
+          onClick={onEarlier}
+        >{t`Move ${name} up`}</button>
       )}
       <button type="button" className="btn btn-sm" disabled={busy} onClick={() => onChange({ on: !on })}>
-        Switch {name} {on ? 'off' : 'on'}
+        {t`Switch ${name} ${on ? t`off` : t`on`}`}
       </button>
       {way === 'posts' && (
         <button type="button" className="btn btn-sm" onClick={() => void replace()}>
-          {hasToken ? 'New token' : 'Token'} for {name}
+          {t`${hasToken ? t`New token` : t`Token`} for ${name}`}
         </button>
       )}
       {hasToken && (
@@ -156,14 +151,14 @@ function StationButtons({ station, busy, onEarlier, onChange, onToken, onRevoke,
           className="btn btn-sm"
           onClick={() =>
             void sure(
-              `Revoke the token for ${name}?`,
-              'The station can’t send readings until you create a new token.',
-              'Revoke token',
+              t`Revoke the token for ${name}?`,
+              t`The station can’t send readings until you create a new token.`,
+              t`Revoke token`,
               onRevoke,
             )
           }
         >
-          Revoke token for {name}
+          {t`Revoke token for ${name}`}
         </button>
       )}
       <button
@@ -171,14 +166,14 @@ function StationButtons({ station, busy, onEarlier, onChange, onToken, onRevoke,
         className="btn btn-sm btn-ghost"
         onClick={() =>
           void sure(
-            `Delete ${name}?`,
-            'No more data comes from this station. Data it has already sent is kept.',
-            'Delete station',
+            t`Delete ${name}?`,
+            t`No more data comes from this station. Data it has already sent is kept.`,
+            t`Delete station`,
             onAway,
           )
         }
       >
-        Delete {name}
+        {t`Delete ${name}`}
       </button>
     </div>
   );
@@ -189,13 +184,13 @@ function ForecastErrors({ errors }: { errors: StationsView['forecastErrors'] }) 
   const compared = errors.reduce((sum, { hours }) => sum + hours, 0);
   return (
     <details>
-      <summary className="target cursor-pointer py-2">Local forecast accuracy</summary>
+      <summary className="target cursor-pointer py-2">{t`Local forecast accuracy`}</summary>
       <table className="table-sm table w-auto">
         <thead>
           <tr>
-            <th scope="col">Lead time</th>
-            <th scope="col">Air temperature error (±)</th>
-            <th scope="col">Hours compared</th>
+            <th scope="col">{t`Lead time`}</th>
+            <th scope="col">{t`Air temperature error (±)`}</th>
+            <th scope="col">{t`Hours compared`}</th>
           </tr>
         </thead>
         <tbody>
@@ -209,10 +204,11 @@ function ForecastErrors({ errors }: { errors: StationsView['forecastErrors'] }) 
         </tbody>
       </table>
       <p className="text-sm">
-        {compared === 0
-          ? 'No forecasts compared yet. These are typical values.'
-          : 'From stored forecasts compared with later measurements, one forecast per lead time and day. With few hours compared, typical values still count.'}{' '}
-        Earliest and latest overcoat times allow for these errors.
+        {t`${
+          compared === 0
+            ? t`No forecasts compared yet. These are typical values.`
+            : t`From stored forecasts compared with later measurements, one forecast per lead time and day. With few hours compared, typical values still count.`
+        } Earliest and latest overcoat times allow for these errors.`}
       </p>
     </details>
   );

@@ -3,6 +3,7 @@ import { Suspense, useState } from 'react';
 import { writeCsv } from '../../contract/formats/safeCsv.ts';
 import type { Shift, WeatherHour, WeatherImported } from '../../contract/index.ts';
 import { type AirHour, typedForecast } from '../../core/air/index.ts';
+import { t } from '../../words.ts';
 import { useWrite } from '../api/mutations.ts';
 import { Choice, NumberField } from '../forms/NumberField.tsx';
 import { lazyPart } from '../parts/lazyPart.tsx';
@@ -31,7 +32,7 @@ const viewOf = (hour: AirHour): WeatherHour => ({
 
 const csvOf = (hours: readonly AirHour[]) =>
   writeCsv([
-    ['time', 'air °C', 'RH %', 'rain mm'],
+    ['time', 'air °C', 'RH %', t`rain mm`],
     ...hours.map((hour) => [
       new Date(hour.at).toISOString(),
       hour.airC,
@@ -84,39 +85,34 @@ export function TypedForecast({ zone, now, onShifts }: Props) {
     );
   return (
     <section aria-labelledby="typed" className="space-y-3">
-      <h2 id="typed" className="batten pb-1 text-lg">
-        Enter a forecast by hand
-      </h2>
-      <p>
-        For a forecast you have heard. Lowest temperatures fall at night, highest by day; the moisture in the
-        air stays constant.
-      </p>
+      <h2 id="typed" className="batten pb-1 text-lg">{t`Enter a forecast by hand`}</h2>
+      <p>{t`For a forecast you have heard. Lowest temperatures fall at night, highest by day; the moisture in the air stays constant.`}</p>
       <div className="grid grid-cols-2 gap-3">
         <Choice
-          label="From"
+          label={t`From`}
           value={begins}
           choices={[
-            ['now', 'Now'],
-            ['tomorrow', 'Tomorrow 08:00'],
+            ['now', t`Now`],
+            ['tomorrow', t`Tomorrow 08:00`],
           ]}
           onChange={changed(setBegins)}
         />
-        <NumberField label="Duration" unit="days" value={days} onChange={changed(setDays)} />
+        <NumberField label={t`Duration`} unit={t`days`} value={days} onChange={changed(setDays)} />
         <NumberField
-          label="Lowest temperature (night)"
+          label={t`Lowest temperature (night)`}
           quantity="temperature"
           value={lowC}
           onChange={changed(setLowC)}
         />
         <NumberField
-          label="Highest temperature (day)"
+          label={t`Highest temperature (day)`}
           quantity="temperature"
           value={highC}
           onChange={changed(setHighC)}
         />
-        <NumberField label="RH at the mean temperature" unit="%" value={rh} onChange={changed(setRh)} />
+        <NumberField label={t`RH at the mean temperature`} unit="%" value={rh} onChange={changed(setRh)} />
         <NumberField
-          label="Rain per hour (0 for dry)"
+          label={t`Rain per hour (0 for dry)`}
           quantity="rain"
           value={rainMm}
           onChange={changed(setRainMm)}
@@ -128,7 +124,7 @@ export function TypedForecast({ zone, now, onShifts }: Props) {
         </p>
       )}
       {hours.length > 1 && (
-        <Suspense fallback={<p className="h-60 p-4">Drawing…</p>}>
+        <Suspense fallback={<p className="h-60 p-4">{t`Drawing…`}</p>}>
           <WeatherChart hours={hours.map(viewOf)} now={now} zone={zone} />
         </Suspense>
       )}
@@ -138,14 +134,14 @@ export function TypedForecast({ zone, now, onShifts }: Props) {
         disabled={isPending || problem !== null}
         onClick={take}
       >
-        {isPending ? 'Saving…' : 'Save forecast'}
+        {isPending ? t`Saving…` : t`Save forecast`}
       </button>
       {error && (
         <p role="alert" className="text-error font-semibold">
           {error.message}
         </p>
       )}
-      {isSuccess && <p role="status">Saved. Cure times use this forecast from now on.</p>}
+      {isSuccess && <p role="status">{t`Saved. Cure times use this forecast from now on.`}</p>}
     </section>
   );
 }

@@ -4,6 +4,7 @@ import type { WeatherHour } from '../../contract/index.ts';
 import { dewPointC } from '../../core/air/index.ts';
 import { forecastBandC, HOUR_MS, type LeadError } from '../../core/cure/index.ts';
 import { fromCanonical, shownUnit, unitDef } from '../../core/units/index.ts';
+import { t } from '../../words.ts';
 import { Chart } from '../parts/Chart.tsx';
 import { themeColour } from '../state/themeColour.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
@@ -111,7 +112,7 @@ export function WeatherChart({
       legend: {
         top: 0,
         textStyle: { color: ink },
-        data: [`air ${symbol}`, `dew point ${symbol}`, 'RH %', 'cloud %', ...wet.names],
+        data: [t`air ${symbol}`, t`dew point ${symbol}`, 'RH %', 'cloud %', ...wet.names],
       },
       // The page is scrolled by the wheel; with Ctrl it zooms, a drag pans, two fingers do both.
       dataZoom: [{ type: 'inside', xAxisIndex: [0, 1, 2, 3], filterMode: 'none', zoomOnMouseWheel: 'ctrl' }],
@@ -137,7 +138,7 @@ export function WeatherChart({
           min: 0,
           max: 100,
           interval: 50,
-          name: 'RH %',
+          name: t`RH %`,
           axisLabel: { color: ink },
           nameTextStyle: { color: ink },
           splitLine: { lineStyle: { color: grid } },
@@ -150,7 +151,7 @@ export function WeatherChart({
         ...shaded(nights, blocked, { ink, night: grid }),
         {
           ...line(
-            `air ${symbol}`,
+            t`air ${symbol}`,
             ink,
             'solid',
             hours.map((h) => [at(h), shown(h.airC)]),
@@ -158,7 +159,7 @@ export function WeatherChart({
           markLine: nowLine,
         },
         line(
-          `dew point ${symbol}`,
+          t`dew point ${symbol}`,
           dew,
           'dashed',
           hours.map((h) => [at(h), shown(dewPointC(h))]),
@@ -189,19 +190,19 @@ export function WeatherChart({
   }, [hours, now, zone, unit, symbol, errors, nights, blocked, speed, rain]);
   const simulated = hours.filter((hour) => hour.simulated).length;
   return (
-    <section aria-label="Weather forecast">
+    <section aria-label={t`Weather forecast`}>
       <Chart
         option={option}
         className={`${CHART_HEIGHT} w-full`}
-        label="Air temperature, dew point, humidity, cloud, rain and wind over time"
+        label={t`Air temperature, dew point, humidity, cloud, rain and wind over time`}
       />
       <p className="text-sm">
-        Left of the line: {simulated === hours.length ? 'past hours' : 'measured'}. Right: forecast
-        {errors && ', with a 90 % band'}.{nights.length > 0 && ' Nights are shaded.'}
-        {blocked.length > 0 && ' The bars at the bottom are hours that don’t suit a coat outdoors.'} Zoom:
-        Ctrl + scroll or pinch. Pan: drag.
+        {t`Left of the line: ${simulated === hours.length ? t`past hours` : 'measured'}. Right: forecast`}
+        {errors && t`, with a 90 % band`}.{nights.length > 0 && t` Nights are shaded.`}
+        {blocked.length > 0 && t` The bars at the bottom are hours that don’t suit a coat outdoors.`}
+        {t` Zoom: Ctrl + scroll or pinch. Pan: drag.`}
         {simulated > 0 &&
-          ` ${simulated === hours.length ? 'All hours are' : `${simulated} of ${hours.length} hours are`} simulated.`}
+          t` ${simulated === hours.length ? t`All hours are` : t`${simulated} of ${hours.length} hours are`} simulated.`}
       </p>
     </section>
   );

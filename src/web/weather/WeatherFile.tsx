@@ -1,5 +1,6 @@
 import { Suspense, useId, useState } from 'react';
 import type { ColumnMapping, Shift, WeatherImported } from '../../contract/index.ts';
+import { t } from '../../words.ts';
 import { useWrite } from '../api/mutations.ts';
 import { sayTime } from '../clock/say.ts';
 import { Choice } from '../forms/NumberField.tsx';
@@ -55,19 +56,10 @@ export function WeatherFile({ zone, now, onShifts }: Props) {
   const left = (report?.badRows.length ?? 0) + (report?.moreBadRows ?? 0);
   return (
     <section aria-labelledby="file" className="space-y-3">
-      <h2 id="file" className="batten pb-1 text-lg">
-        Import weather data
-      </h2>
-      <p>
-        CSV with a header: time, air °C, RH %, and optionally wind m/s, rain mm, surface °C, cloud (tenths).
-        Rows may be an hour apart or closer. Rows up to now count as measured, later ones as forecast. Rain is
-        taken to have fallen before its timestamp, as most loggers write it, unless the header says “after” or
-        you choose otherwise. Times without an offset are in {zone}.
-      </p>
+      <h2 id="file" className="batten pb-1 text-lg">{t`Import weather data`}</h2>
+      <p>{t`CSV with a header: time, air °C, RH %, and optionally wind m/s, rain mm, surface °C, cloud (tenths). Rows may be an hour apart or closer. Rows up to now count as measured, later ones as forecast. Rain is taken to have fallen before its timestamp, as most loggers write it, unless the header says “after” or you choose otherwise. Times without an offset are in ${zone}.`}</p>
       <div>
-        <label htmlFor={id} className="label-caps block pb-1">
-          CSV file
-        </label>
+        <label htmlFor={id} className="label-caps block pb-1">{t`CSV file`}</label>
         <input
           id={id}
           type="file"
@@ -86,9 +78,9 @@ export function WeatherFile({ zone, now, onShifts }: Props) {
         />
       </div>
       <details>
-        <summary className="cursor-pointer underline underline-offset-2">Paste CSV instead</summary>
+        <summary className="cursor-pointer underline underline-offset-2">{t`Paste CSV instead`}</summary>
         <textarea
-          aria-label="CSV text"
+          aria-label={t`CSV text`}
           rows={6}
           className="textarea w-full font-mono text-sm"
           placeholder={SAMPLE}
@@ -108,9 +100,7 @@ export function WeatherFile({ zone, now, onShifts }: Props) {
           className="btn"
           disabled={busy || csv.trim() === ''}
           onClick={() => send('check', csv)}
-        >
-          Check data
-        </button>
+        >{t`Check data`}</button>
       </details>
       {error && (
         <p role="alert" className="text-error font-semibold">
@@ -119,7 +109,7 @@ export function WeatherFile({ zone, now, onShifts }: Props) {
       )}
       {csv.trim() !== '' && !kept && (
         <details open={error !== null}>
-          <summary className="target cursor-pointer py-2">Assign columns</summary>
+          <summary className="target cursor-pointer py-2">{t`Assign columns`}</summary>
           <Suspense>
             <ColumnChoices
               csv={csv}
@@ -135,21 +125,22 @@ export function WeatherFile({ zone, now, onShifts }: Props) {
       {report && (
         <div className="space-y-2" role="status">
           <p>
-            <strong>{counted(report.hours, 'hour')}</strong> read,{' '}
-            {report.from && sayTime(report.from, zone, now)} to {report.to && sayTime(report.to, zone, now)}.
-            Columns:{' '}
-            {Object.entries(report.columns)
-              .map(([key, header]) => `${key} from “${header}”`)
-              .join(', ')}
-            .
+            <strong>{counted(report.hours, 'hour')}</strong>
+            {t` read, `}
+            {report.from && sayTime(report.from, zone, now)}
+            {t` to `}
+            {report.to && sayTime(report.to, zone, now)}
+            {t`. Columns: ${Object.entries(report.columns)
+              .map(([key, header]) => t`${key} from “${header}”`)
+              .join(', ')}.`}
           </p>
           {report.columns.rain !== undefined && !kept && (
             <Choice
-              label="Rain interval"
+              label={t`Rain interval`}
               value={report.rainInterval}
               choices={[
-                ['before', 'Before each timestamp (usual)'],
-                ['after', 'After each timestamp'],
+                ['before', t`Before each timestamp (usual)`],
+                ['after', t`After each timestamp`],
               ]}
               onChange={(interval) => {
                 setRain(interval);
@@ -158,29 +149,28 @@ export function WeatherFile({ zone, now, onShifts }: Props) {
             />
           )}
           {report.columns.rain === undefined && (
-            <p>No rain column: coats in the open will be suitable only on condition that it stays dry.</p>
+            <p>{t`No rain column: coats in the open will be suitable only on condition that it stays dry.`}</p>
           )}
           {report.badRows.length > 0 && (
             <>
               <p className="text-error font-semibold">
-                {left} {left === 1 ? 'row is' : 'rows are'} left out
-                {report.moreBadRows > 0 && `, the first ${report.badRows.length} of them`}:
+                {t`${left} ${left === 1 ? t`row is` : t`rows are`} left out`}
+                {report.moreBadRows > 0 && t`, the first ${report.badRows.length} of them`}:
               </p>
               <ul className="max-h-48 list-disc overflow-y-auto pl-5">
                 {report.badRows.map((row) => (
-                  <li key={row.line}>
-                    Line {row.line}: {row.message}
-                  </li>
+                  <li key={row.line}>{t`Line ${row.line}: ${row.message}`}</li>
                 ))}
               </ul>
             </>
           )}
           {kept ? (
             <p className="font-semibold">
-              Imported.{' '}
-              {report.shifts.length === 0
-                ? 'No overcoat window changed.'
-                : `${counted(report.shifts.length, 'overcoat time')} changed (listed above).`}
+              {t`Imported. ${
+                report.shifts.length === 0
+                  ? t`No overcoat window changed.`
+                  : t`${counted(report.shifts.length, 'overcoat time')} changed (listed above).`
+              }`}
             </p>
           ) : (
             <button
@@ -189,7 +179,7 @@ export function WeatherFile({ zone, now, onShifts }: Props) {
               disabled={busy}
               onClick={() => send('import', csv)}
             >
-              Import {counted(report.hours, 'hour')}
+              {t`Import ${counted(report.hours, 'hour')}`}
             </button>
           )}
         </div>

@@ -2,6 +2,7 @@ import { type ComponentProps, Suspense, useMemo, useState } from 'react';
 import type { Shift, StripHour } from '../../contract/index.ts';
 import type { Site } from '../../core/air/index.ts';
 import { HOUR_MS } from '../../core/cure/index.ts';
+import { t } from '../../words.ts';
 import { useWrite } from '../api/mutations.ts';
 import { useStations, useStrip, useWeather, useYard } from '../api/queries.ts';
 import { lazyPart } from '../parts/lazyPart.tsx';
@@ -25,10 +26,8 @@ export function WeatherPage() {
   return (
     <div className="max-w-6xl space-y-6 p-3 md:p-6">
       <div className="flex flex-wrap items-baseline justify-between gap-3">
-        <h1 className="text-2xl">Weather</h1>
-        <a className="btn btn-sm" href="/api/v1/weather.csv" download>
-          Export (CSV)
-        </a>
+        <h1 className="text-2xl">{t`Weather`}</h1>
+        <a className="btn btn-sm" href="/api/v1/weather.csv" download>{t`Export (CSV)`}</a>
       </div>
       <QueryBoundary query={yard}>
         {(yardData) => (
@@ -36,7 +35,7 @@ export function WeatherPage() {
             {(data) => (
               <>
                 {data.hours.length > 0 ? (
-                  <Suspense fallback={<p className="h-[425px] p-4">Loading chart…</p>}>
+                  <Suspense fallback={<p className="h-[425px] p-4">{t`Loading chart…`}</p>}>
                     <ComingAir
                       hours={data.hours}
                       now={Date.parse(data.now)}
@@ -46,10 +45,7 @@ export function WeatherPage() {
                     />
                   </Suspense>
                 ) : (
-                  <p>
-                    No weather data yet, so cure times can’t be worked out. Import a file from a logger or
-                    weather service, or try things out with the simulated forecast.
-                  </p>
+                  <p>{t`No weather data yet, so cure times can’t be worked out. Import a file from a logger or weather service, or try things out with the simulated forecast.`}</p>
                 )}
                 <Gaps hours={data.hours} zone={yardData.zone} now={Date.parse(data.now)} />
                 <ShiftList shifts={shifts} zone={yardData.zone} now={Date.parse(data.now)} withArea />
@@ -108,19 +104,14 @@ function StandIn({ onShifts }: { onShifts: (shifts: Shift[]) => void }) {
   const wording =
     write.error?.message ??
     (write.isSuccess
-      ? 'Simulated weather added for the past two weeks and the next ten days. Hours with real data were not changed.'
+      ? t`Simulated weather added for the past two weeks and the next ten days. Hours with real data were not changed.`
       : null);
   return (
     <section aria-labelledby="stand-in" className="space-y-3">
-      <h2 id="stand-in" className="batten pb-1 text-lg">
-        Simulated forecast
-      </h2>
-      <p>
-        Invented weather data for trying things out, marked as simulated wherever it is used. Do not paint by
-        it.
-      </p>
+      <h2 id="stand-in" className="batten pb-1 text-lg">{t`Simulated forecast`}</h2>
+      <p>{t`Invented weather data for trying things out, marked as simulated wherever it is used. Do not paint by it.`}</p>
       <button type="button" className="btn" disabled={busy} onClick={() => fill()}>
-        {busy ? 'Filling…' : 'Use simulated weather'}
+        {busy ? t`Filling…` : t`Use simulated weather`}
       </button>
       {wording && <p role="status">{wording}</p>}
     </section>

@@ -1,5 +1,6 @@
 import type { WeatherHour } from '../../contract/index.ts';
 import { fromCanonical, type Unit, unitDef } from '../../core/units/index.ts';
+import { t } from '../../words.ts';
 import type { Span } from '../parts/strip/span.ts';
 
 export type Stretch = Span;
@@ -30,7 +31,7 @@ export function rainAndWind(
     Math.max(least, ...values.map((value) => value ?? 0));
   const fell = hours.map((hour) => of(rainUnit, hour.rainMm));
   const blew = hours.map((hour) => of(speed, hour.windMs));
-  const names = [`rain ${unitDef(rainUnit).symbol}`, `wind ${unitDef(speed).symbol}`];
+  const names = [t`rain ${unitDef(rainUnit).symbol}`, t`wind ${unitDef(speed).symbol}`];
   const axis = (name: string, top: number) => ({
     gridIndex: 2,
     name,

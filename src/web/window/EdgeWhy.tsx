@@ -1,6 +1,7 @@
 import { DateTime } from 'luxon';
 import type { EdgeView } from '../../contract/index.ts';
 import { clockStretches, explainEvent, progressAt, type TempSeries } from '../../core/cure/index.ts';
+import { t } from '../../words.ts';
 import { sayMinutes, saySpan, sayTime } from '../clock/say.ts';
 import { Scroller } from '../parts/Scroller.tsx';
 import { StackedTable } from '../parts/StackedTable.tsx';
@@ -53,56 +54,53 @@ export function EdgeWhy({ edge, tested, spread, temps, zone, now }: Props) {
       <summary className="cursor-pointer text-lg">
         <span className="font-semibold">{EDGE_WORDS[edge.edge]}</span>{' '}
         {sticks
-          ? '(unknown while something sticks to the coat)'
+          ? t`(unknown while something sticks to the coat)`
           : at === null
-            ? 'not reached at these temperatures'
+            ? t`not reached at these temperatures`
             : sayTime(at, zone, now)}
-        {at !== null && at > now && ` (${Math.floor(done * 100)} % elapsed)`}
+        {at !== null && at > now && t` (${Math.floor(done * 100)} % elapsed)`}
         {spread && (
           <span className="block text-base">
             {spread.early && spread.late
-              ? `${sayTime(spread.early, zone, now)} – ${sayTime(spread.late, zone, now)} given typical forecast error.`
+              ? t`${sayTime(spread.early, zone, now)} – ${sayTime(spread.late, zone, now)} given typical forecast error.`
               : spread.early
-                ? `From ${sayTime(spread.early, zone, now)}, given typical forecast error. The latest time is beyond the forecast.`
+                ? t`From ${sayTime(spread.early, zone, now)}, given typical forecast error. The latest time is beyond the forecast.`
                 : null}
-            {MUST.has(edge.edge) && spread.early && ` Finish by ${sayTime(spread.early, zone, now)}.`}
-            {!MUST.has(edge.edge) && spread.late && ` Plan for ${sayTime(spread.late, zone, now)}.`}
+            {MUST.has(edge.edge) && spread.early && t` Finish by ${sayTime(spread.early, zone, now)}.`}
+            {!MUST.has(edge.edge) && spread.late && t` Plan for ${sayTime(spread.late, zone, now)}.`}
           </span>
         )}
       </summary>
       <div className="border-line mt-2 space-y-2 border-l-2 pl-4">
         <p>
-          Data sheet:{' '}
+          {t`Data sheet: `}
           {edge.points.map((p, i) => (
             <span key={p.tempC}>
               {i > 0 && ', '}
-              <strong>{sayMinutes(p.minutes * factor)}</strong> at{' '}
-              {show(p.tempC, 'temperature', { digits: 0 })}
+              <strong>{sayMinutes(p.minutes * factor)}</strong>
+              {t` at ${show(p.tempC, 'temperature', { digits: 0 })}`}
             </span>
           ))}
-          {edge.stopC !== null && <>; no cure below {show(edge.stopC, 'temperature', { digits: 0 })}</>}
-          {factor !== 1 && (
-            <>
-              .{' '}
-              {tested
-                ? 'Hand tests show that this coat cures at'
-                : 'Hand tests on other coats of this product suggest'}{' '}
-              {Math.round(factor * 100)} % of the data sheet’s speed
-            </>
-          )}
-          . Counted from {sayTime(fromMs, zone, now)}
-          {at !== null && <>. Takes {saySpan(at - fromMs)}</>}
-          {stoodMs > 0 && <>, including {saySpan(stoodMs)} too cold to cure</>}.
+          {edge.stopC !== null && <>{t`; no cure below ${show(edge.stopC, 'temperature', { digits: 0 })}`}</>}
+          {factor !== 1 &&
+            t`. ${
+              tested
+                ? t`Hand tests show that this coat cures at`
+                : t`Hand tests on other coats of this product suggest`
+            } ${Math.round(factor * 100)} % of the data sheet’s speed`}
+          {t`. Counted from ${sayTime(fromMs, zone, now)}`}
+          {at !== null && <>{t`. Takes ${saySpan(at - fromMs)}`}</>}
+          {stoodMs > 0 && <>{t`, including ${saySpan(stoodMs)} too cold to cure`}</>}.
         </p>
-        <Scroller label="Progress by day">
+        <Scroller label={t`Progress by day`}>
           <StackedTable className="table-sm table">
             <thead>
               <tr>
-                <th scope="col">Day</th>
-                <th scope="col">Mean film temperature</th>
-                <th scope="col">Curing time</th>
-                <th scope="col">Too cold</th>
-                <th scope="col">Progress that day</th>
+                <th scope="col">{t`Day`}</th>
+                <th scope="col">{t`Mean film temperature`}</th>
+                <th scope="col">{t`Curing time`}</th>
+                <th scope="col">{t`Too cold`}</th>
+                <th scope="col">{t`Progress that day`}</th>
               </tr>
             </thead>
             <tbody>
@@ -121,11 +119,7 @@ export function EdgeWhy({ edge, tested, spread, temps, zone, now }: Props) {
             </tbody>
           </StackedTable>
         </Scroller>
-        <p className="text-sm opacity-80">
-          Each hour adds its length divided by the time the data sheet gives for that hour’s temperature. At
-          100 % the point is reached. Between the data sheet’s temperatures, ln t is linear in 1/T. The
-          principle is equivalent age, as in ASTM C1074.
-        </p>
+        <p className="text-sm opacity-80">{t`Each hour adds its length divided by the time the data sheet gives for that hour’s temperature. At 100 % the point is reached. Between the data sheet’s temperatures, ln t is linear in 1/T. The principle is equivalent age, as in ASTM C1074.`}</p>
       </div>
     </details>
   );

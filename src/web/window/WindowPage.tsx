@@ -3,6 +3,7 @@ import { Link, useParams } from 'react-router';
 import type { ClockDetail } from '../../contract/index.ts';
 import type { Site } from '../../core/air/index.ts';
 import type { TempSeries } from '../../core/cure/index.ts';
+import { t } from '../../words.ts';
 import { useClockDetail } from '../api/boatQueries.ts';
 import { useYard } from '../api/queries.ts';
 import { useMinute } from '../clock/now.ts';
@@ -48,21 +49,14 @@ function shownRange(detail: ClockDetail, now: number): { from: number; to: numbe
 }
 
 const WARNINGS: Record<string, string> = {
-  'hotter-than-table':
-    'Some hours are hotter than the data sheet covers. Earliest times are worked out as at its highest temperature. Latest times come sooner, as its last two times suggest.',
-  'colder-than-table': 'Some hours are colder than the data sheet covers. Times for them are extrapolated.',
-  'stood-cold':
-    'In some hours the coat is below its minimum curing temperature. No cure is counted for them.',
-  'heavy-film':
-    'This coat is over one and a half times its typical thickness (from the litres used). Cure is slower than the data sheet says. Do a hand test before you go on.',
-  'not-curing':
-    'The coat still sticks after more than four times its tack-free time, so it isn’t curing. Check the mixing ratio, the hardener, the temperature and the thinner.',
-  'still-sticks':
-    'The coat sticks, and its data sheet doesn’t say when it is tack-free. Test again before you apply anything over it.',
-  'beyond-series':
-    'The forecast ends before the last of these times. After that, every day is assumed to be like its last day.',
-  'before-series':
-    'The coat was applied before the weather data starts. The days before are assumed to be like its first day.',
+  'hotter-than-table': t`Some hours are hotter than the data sheet covers. Earliest times are worked out as at its highest temperature. Latest times come sooner, as its last two times suggest.`,
+  'colder-than-table': t`Some hours are colder than the data sheet covers. Times for them are extrapolated.`,
+  'stood-cold': t`In some hours the coat is below its minimum curing temperature. No cure is counted for them.`,
+  'heavy-film': t`This coat is over one and a half times its typical thickness (from the litres used). Cure is slower than the data sheet says. Do a hand test before you go on.`,
+  'not-curing': t`The coat still sticks after more than four times its tack-free time, so it isn’t curing. Check the mixing ratio, the hardener, the temperature and the thinner.`,
+  'still-sticks': t`The coat sticks, and its data sheet doesn’t say when it is tack-free. Test again before you apply anything over it.`,
+  'beyond-series': t`The forecast ends before the last of these times. After that, every day is assumed to be like its last day.`,
+  'before-series': t`The coat was applied before the weather data starts. The days before are assumed to be like its first day.`,
 };
 
 function Window({ detail, zone, site }: { detail: ClockDetail; zone: string; site: Site }) {
@@ -79,16 +73,12 @@ function Window({ detail, zone, site }: { detail: ClockDetail; zone: string; sit
     <div className="max-w-6xl space-y-6 p-3 md:p-6">
       <header className="space-y-1">
         <p>
-          <Link className="link" to="/">
-            Board
-          </Link>{' '}
-          / {clock.areaName}, {clock.boatName}
+          <Link className="link" to="/">{t`Board`}</Link> / {clock.areaName}, {clock.boatName}
         </p>
         <h1 className="text-2xl">{taskOf(clock, now)}</h1>
         {clock.film && (
           <p>
-            On {clock.film.productName}, {clock.film.coatLabel}, applied{' '}
-            {sayRange(clock.film.appliedFrom, clock.film.appliedTo, zone, now)}
+            {t`On ${clock.film.productName}, ${clock.film.coatLabel}, applied ${sayRange(clock.film.appliedFrom, clock.film.appliedTo, zone, now)}`}
           </p>
         )}
         <p className="flex flex-wrap items-center gap-4 text-lg">
@@ -97,31 +87,27 @@ function Window({ detail, zone, site }: { detail: ClockDetail; zone: string; sit
             {STATES[clock.state].meaning} <StateTerm state={clock.state} />
           </span>
           {clock.until && (
-            <strong>
-              until {sayTime(clock.until, zone, now)} (in {saySpan(Date.parse(clock.until) - now)})
-            </strong>
+            <strong>{t`until ${sayTime(clock.until, zone, now)} (in ${saySpan(Date.parse(clock.until) - now)})`}</strong>
           )}
         </p>
         {work && <p>{work}</p>}
       </header>
       {clock.film && <RestsOn productId={clock.film.productId} sheet={clock.film} figures={['window']} />}
       <AreaParts clock={clock} zone={zone} now={now} />
-      {!clock.film && <p>Nothing applied here yet, so there is no overcoat window.</p>}
+      {!clock.film && <p>{t`Nothing applied here yet, so there is no overcoat window.`}</p>}
       {clock.state === 'no-weather' && (
         <p>
-          No weather data.{' '}
+          {t`No weather data. `}
           <Link className="link" to="/weather">
-            Add weather data{' '}
-          </Link>{' '}
-          to work out cure times.
+            {t`Add weather data `}
+          </Link>
+          {t` to work out cure times.`}
         </p>
       )}
       {temps && clock.segments.length > 0 && (
         <section aria-labelledby="curve">
-          <h2 id="curve" className="batten pb-1 text-lg">
-            Film temperature and overcoat window
-          </h2>
-          <Suspense fallback={<p className="h-72 p-4">Loading chart…</p>}>
+          <h2 id="curve" className="batten pb-1 text-lg">{t`Film temperature and overcoat window`}</h2>
+          <Suspense fallback={<p className="h-72 p-4">{t`Loading chart…`}</p>}>
             <TimeStrip
               title={`${clock.areaName}, ${clock.boatName}`}
               areaId={clock.areaId}
@@ -136,7 +122,7 @@ function Window({ detail, zone, site }: { detail: ClockDetail; zone: string; sit
             {clock.segments.map((segment) => (
               <li key={segment.from} className="flex items-center gap-2">
                 <StateMark state={segment.state} />
-                {segment.to ? `until ${sayTime(segment.to, zone, now)}` : 'from then on'}
+                {segment.to ? t`until ${sayTime(segment.to, zone, now)}` : t`from then on`}
               </li>
             ))}
           </ul>
@@ -152,9 +138,7 @@ function Window({ detail, zone, site }: { detail: ClockDetail; zone: string; sit
       )}
       {temps && clock.edges.length > 0 && (
         <section aria-labelledby="why" className="space-y-5">
-          <h2 id="why" className="batten pb-1 text-lg">
-            How this was worked out
-          </h2>
+          <h2 id="why" className="batten pb-1 text-lg">{t`How this was worked out`}</h2>
           {clock.edges.map((edge) => (
             <EdgeWhy
               key={edge.edge}
@@ -171,15 +155,13 @@ function Window({ detail, zone, site }: { detail: ClockDetail; zone: string; sit
       <ShiftList shifts={detail.shifts} zone={zone} now={now} />
       {events.length > 0 && (
         <section aria-labelledby="events">
-          <h2 id="events" className="batten pb-1 text-lg">
-            Other times for this coat
-          </h2>
+          <h2 id="events" className="batten pb-1 text-lg">{t`Other times for this coat`}</h2>
           <ul className="grid gap-x-8 gap-y-1 pt-2 sm:grid-cols-2 lg:grid-cols-3">
             {events.map((event) => (
               <li key={event.event} className="flex justify-between gap-3">
                 <span>{EDGE_WORDS[event.event]}</span>
                 <strong>
-                  {event.at ? sayTime(event.at, zone, now) : 'not reached at these temperatures'}
+                  {event.at ? sayTime(event.at, zone, now) : t`not reached at these temperatures`}
                 </strong>
               </li>
             ))}

@@ -1,4 +1,5 @@
 import type { AirConditionCode, AirReason, CoatFailureCode, CoatPhase } from '../../core/air/index.ts';
+import { t } from '../../words.ts';
 import type { useUnits } from '../units/UnitsContext.tsx';
 
 export type Show = ReturnType<typeof useUnits>['show'];
@@ -12,44 +13,44 @@ export function sayReason(
   const percent = (value: number) => `${Math.round(value * 100)} %`;
   switch (reason.code) {
     case 'air-too-cold':
-      return `air ${temp(reason.value)}, below minimum ${temp(reason.limit)}`;
+      return t`air ${temp(reason.value)}, below minimum ${temp(reason.limit)}`;
     case 'air-too-hot':
-      return `air ${temp(reason.value)}, above maximum ${temp(reason.limit)}`;
+      return t`air ${temp(reason.value)}, above maximum ${temp(reason.limit)}`;
     case 'surface-too-cold':
-      return `surface ${temp(reason.value)}, below minimum ${temp(reason.limit)}`;
+      return t`surface ${temp(reason.value)}, below minimum ${temp(reason.limit)}`;
     case 'surface-too-hot':
-      return `surface ${temp(reason.value)}, above maximum ${temp(reason.limit)}`;
+      return t`surface ${temp(reason.value)}, above maximum ${temp(reason.limit)}`;
     case 'too-damp':
-      return `RH ${percent(reason.value)}, above maximum ${percent(reason.limit)}`;
+      return t`RH ${percent(reason.value)}, above maximum ${percent(reason.limit)}`;
     case 'dew-margin': {
       if (reason.value <= 0) {
         const below = show(-reason.value, 'temperatureDifference');
-        return `surface ${below} below the dew point, so dew forms; minimum ${show(reason.limit, 'temperatureDifference')} above`;
+        return t`surface ${below} below the dew point, so dew forms; minimum ${show(reason.limit, 'temperatureDifference')} above`;
       }
       // Figures that would round to the limit itself are given finer.
       const digits = Math.abs(reason.value - reason.limit) < 0.1 ? 2 : 1;
       const margin = show(reason.value, 'temperatureDifference', { digits });
-      return `surface only ${margin} above the dew point, minimum ${show(reason.limit, 'temperatureDifference')}`;
+      return t`surface only ${margin} above the dew point, minimum ${show(reason.limit, 'temperatureDifference')}`;
     }
     case 'rain':
-      return `rain, ${show(reason.value, 'rain')} in this hour`;
+      return t`rain, ${show(reason.value, 'rain')} in this hour`;
     case 'too-windy':
-      return `wind ${show(reason.value, 'speed')}, above maximum ${show(reason.limit, 'speed')} for this method`;
+      return t`wind ${show(reason.value, 'speed')}, above maximum ${show(reason.limit, 'speed')} for this method`;
     case 'sets-too-fast':
-      return `too hot, dry or windy to flow out: sets ${reason.value.toFixed(1)} times as fast as in mild air (maximum ${reason.limit})`;
+      return t`too hot, dry or windy to flow out: sets ${reason.value.toFixed(1)} times as fast as in mild air (maximum ${reason.limit})`;
     case 'too-dark':
-      return 'dark before the coat is finished, so runs and missed spots can’t be seen';
+      return t`dark before the coat is finished, so runs and missed spots can’t be seen`;
     case 'not-known':
-      return 'no weather data for this time, so it can’t be checked';
+      return t`no weather data for this time, so it can’t be checked`;
     case 'wet-surface':
-      return `surface wet from rain or dew, about ${Math.ceil(reason.value)} h of drying still needed`;
+      return t`surface wet from rain or dew, about ${Math.ceil(reason.value)} h of drying still needed`;
   }
 }
 
 const CONDITIONS: Record<AirConditionCode, string> = {
-  'no-rain-data': 'No rain data: make sure the surface is dry and stays dry.',
-  'no-wind-data': 'No wind data: check the wind at the boat before you start.',
-  'depends-on-sun': 'Depends on the sun: enter the heading of the boat, or measure the surface.',
+  'no-rain-data': t`No rain data: make sure the surface is dry and stays dry.`,
+  'no-wind-data': t`No wind data: check the wind at the boat before you start.`,
+  'depends-on-sun': t`Depends on the sun: enter the heading of the boat, or measure the surface.`,
 };
 
 /** What has to be checked at the boat because no data says it. */
@@ -62,8 +63,8 @@ export function sayFailure(
 ): string {
   const text = sayReason(failure, show);
   if (failure.phase === 'applying') return text;
-  if (failure.code === 'surface-too-cold') return `${text}: too cold to cure`;
-  if (failure.code === 'dew-margin') return `dew can form while the coat is still soft: ${text}`;
+  if (failure.code === 'surface-too-cold') return t`${text}: too cold to cure`;
+  if (failure.code === 'dew-margin') return t`dew can form while the coat is still soft: ${text}`;
   return text;
 }
 
@@ -90,10 +91,10 @@ export function sayMargin(
     case 'too-windy':
       return between('wind', 'maximum', (each) => show(each, 'speed'));
     case 'sets-too-fast':
-      return `sets ${value.toFixed(1)} times as fast as in mild air, maximum ${limit}`;
+      return t`sets ${value.toFixed(1)} times as fast as in mild air, maximum ${limit}`;
     case 'dew-margin': {
       const apart = (each: number) => show(each, 'temperatureDifference');
-      return `surface ${apart(value)} above the dew point, minimum ${apart(limit)}`;
+      return t`surface ${apart(value)} above the dew point, minimum ${apart(limit)}`;
     }
     default:
       return sayReason(nearest, show);

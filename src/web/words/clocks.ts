@@ -1,4 +1,5 @@
 import type { AreaClock } from '../../contract/index.ts';
+import { t } from '../../words.ts';
 import { sayTime } from '../clock/say.ts';
 import { workLeft } from '../state/workStates.ts';
 import { sayTask } from './systems.ts';
@@ -6,35 +7,35 @@ import { sayTask } from './systems.ts';
 /** The next task on an area. */
 export function taskOf(clock: AreaClock, now: number): string {
   const next = clock.next;
-  if (clock.failed !== null) return `Can’t be worked out: ${clock.failed}`;
-  if (clock.hand?.notCuring) return 'This coat isn’t curing. Don’t apply anything over it.';
+  if (clock.failed !== null) return t`Can’t be worked out: ${clock.failed}`;
+  if (clock.hand?.notCuring) return t`This coat isn’t curing. Don’t apply anything over it.`;
   if (clock.nextIsWater) {
-    if (clock.state === 'open') return 'Ready for launch';
+    if (clock.state === 'open') return t`Ready for launch`;
     if (clock.state === 'closed')
-      return 'Out of the water too long: apply a fresh coat of antifouling before launch';
-    return 'Not ready for launch yet';
+      return t`Out of the water too long: apply a fresh coat of antifouling before launch`;
+    return t`Not ready for launch yet`;
   }
   if (!next) {
-    if (clock.state === 'no-system') return 'Choose a system';
+    if (clock.state === 'no-system') return t`Choose a system`;
     const cured = clock.events.find(({ event }) => event === 'full-cure')?.at ?? null;
-    return cured !== null && Date.parse(cured) <= now ? 'All coats applied' : 'All coats applied, curing';
+    return cured !== null && Date.parse(cured) <= now ? t`All coats applied` : t`All coats applied, curing`;
   }
-  const coat = `${next.productName}, coat ${next.coatNo + 1} of ${next.coats}`;
-  if (next.coveredM2 > 0) return `Finish ${coat}`;
+  const coat = t`${next.productName}, coat ${next.coatNo + 1} of ${next.coats}`;
+  if (next.coveredM2 > 0) return t`Finish ${coat}`;
   switch (clock.state) {
     case 'hidden':
-      return `Move ${clock.hiddenBy?.name ?? 'the stand'} first, then apply ${coat}`;
+      return t`Move ${clock.hiddenBy?.name ?? t`the stand`} first, then apply ${coat}`;
     case 'bare':
-      if (isPastPriming(clock, now)) return 'Re-blast, or inspect for flash rust';
-      return clock.primeBy ? `Bare steel: prime with ${coat}` : `First coat: ${coat}`;
+      if (isPastPriming(clock, now)) return t`Re-blast, or inspect for flash rust`;
+      return clock.primeBy ? t`Bare steel: prime with ${coat}` : t`First coat: ${coat}`;
     case 'too-soon':
       return `Next: ${coat}`;
     case 'key-first':
-      return `Sand${clock.keyGrit ? ` with ${clock.keyGrit} grit` : ''}, then apply ${coat}`;
+      return t`Sand${clock.keyGrit ? t` with ${clock.keyGrit} grit` : ''}, then apply ${coat}`;
     case 'not-stated':
-      return `${coat}: overcoat window not on the data sheet`;
+      return t`${coat}: overcoat window not on the data sheet`;
     default:
-      return `Apply ${coat}`;
+      return t`Apply ${coat}`;
   }
 }
 
@@ -43,12 +44,12 @@ export function workWords(clock: AreaClock, now: number, zone: string): string {
   const ahead = (at: string | null) => at !== null && Date.parse(at) > now;
   const left = workLeft(clock.work, now).map(({ kind, amount, endsAt, sandableAt }) => {
     const task = sayTask({ kind, amount, note: '' });
-    if (ahead(sandableAt)) return `${task} (not before ${sayTime(sandableAt as string, zone, now)})`;
+    if (ahead(sandableAt)) return t`${task} (not before ${sayTime(sandableAt as string, zone, now)})`;
     return kind === 'wait' && ahead(endsAt)
-      ? `${task} (until ${sayTime(endsAt as string, zone, now)})`
+      ? t`${task} (until ${sayTime(endsAt as string, zone, now)})`
       : task;
   });
-  return left.length === 0 ? '' : `Do first: ${left.join(', ')}`;
+  return left.length === 0 ? '' : t`Do first: ${left.join(', ')}`;
 }
 
 /** Whether steel has stood bare longer than it may before its primer. */
@@ -58,9 +59,9 @@ export const isPastPriming = (clock: Pick<AreaClock, 'state' | 'primeBy'>, now: 
 /** What the countdown counts to; empty: nothing is counted. */
 export function countdownWord(clock: AreaClock, now: number): string {
   if (isPastPriming(clock, now)) return '';
-  if (clock.state === 'bare' && clock.primeBy) return 'prime within';
-  if (clock.state === 'too-soon') return clock.nextIsWater ? 'ready in' : 'opens in';
-  if (clock.state === 'open' || clock.state === 'thumb') return 'closes in';
+  if (clock.state === 'bare' && clock.primeBy) return t`prime within`;
+  if (clock.state === 'too-soon') return clock.nextIsWater ? t`ready in` : t`opens in`;
+  if (clock.state === 'open' || clock.state === 'thumb') return t`closes in`;
   return '';
 }
 
@@ -94,37 +95,37 @@ export function heldBack(
 ): { headline: string; reason: string; byWork?: true } | null {
   if (isPastPriming(clock, now))
     return {
-      headline: 'Not suitable now',
-      reason: `the steel had to be primed by ${sayWhen(clock.primeBy ?? '')}: re-blast it, or inspect it for flash rust`,
+      headline: t`Not suitable now`,
+      reason: t`the steel had to be primed by ${sayWhen(clock.primeBy ?? '')}: re-blast it, or inspect it for flash rust`,
     };
   if (clock.hand?.notCuring)
     return {
-      headline: 'Not suitable now',
-      reason: 'the coat below isn’t curing: check the mixing ratio',
+      headline: t`Not suitable now`,
+      reason: t`the coat below isn’t curing: check the mixing ratio`,
     };
   if (clock.hiddenBy)
-    return { headline: 'Not yet', reason: `covered by ${clock.hiddenBy.name} until the support is moved` };
+    return { headline: t`Not yet`, reason: t`covered by ${clock.hiddenBy.name} until the support is moved` };
   const waits = notBefore(clock, now);
   if (clock.state === 'too-soon' && clock.until === null)
-    return { headline: 'Not yet', reason: 'unknown when the coat below is ready: do a hand test' };
+    return { headline: t`Not yet`, reason: t`unknown when the coat below is ready: do a hand test` };
   if (waits)
     return {
-      headline: 'Not yet',
+      headline: t`Not yet`,
       reason: waits.clogs
-        ? `the coat below is sanded first, and clogs sandpaper until ${sayWhen(waits.at)}`
-        : `not before ${sayWhen(waits.at)}: the coat below isn’t ready, or a waiting time isn’t over`,
+        ? t`the coat below is sanded first, and clogs sandpaper until ${sayWhen(waits.at)}`
+        : t`not before ${sayWhen(waits.at)}: the coat below isn’t ready, or a waiting time isn’t over`,
     };
   if (clock.state === 'not-stated')
     return {
-      headline: 'Unknown',
-      reason: 'the data sheet doesn’t say when the next coat can go on: ask the manufacturer',
+      headline: t`Unknown`,
+      reason: t`the data sheet doesn’t say when the next coat can go on: ask the manufacturer`,
     };
   const left = workLeft(clock.work, now);
   if (left.length > 0)
     return {
-      headline: 'Prepare first',
+      headline: t`Prepare first`,
       byWork: true,
-      reason: `still to do before the coat: ${left.map(({ kind, amount }) => sayTask({ kind, amount, note: '' })).join(', ')}`,
+      reason: t`still to do before the coat: ${left.map(({ kind, amount }) => sayTask({ kind, amount, note: '' })).join(', ')}`,
     };
   return null;
 }

@@ -1,19 +1,20 @@
 import type { Finding } from '../../contract/index.ts';
 import type { FindingGrade, FindingKind } from '../../core/inspect/index.ts';
+import { t } from '../../words.ts';
 
 /** Each kind of finding: its name, what its figure is, and the figure's unit. */
 export const FINDING_WORDS: Record<FindingKind, { word: string; reading: string; unit: string }> = {
-  rust: { word: 'Rust', reading: 'Grade (ISO 8501-1)', unit: '' },
-  blisters: { word: 'Blisters', reading: 'Number of blisters', unit: '' },
-  moisture: { word: 'Moisture', reading: 'Meter reading (relative)', unit: '' },
-  adhesion: { word: 'Adhesion of old paint', reading: 'Cross-cut or X-cut grade (0–5)', unit: '' },
-  plate: { word: 'Plate thickness', reading: 'Thickness', unit: 'mm' },
-  'old-paint': { word: 'Old paint thickness', reading: 'Thickness', unit: 'µm' },
-  salt: { word: 'Salt', reading: 'Salt (as NaCl)', unit: 'mg/m²' },
-  profile: { word: 'Blast profile', reading: 'Peak to valley', unit: 'µm' },
-  'solvent-rub': { word: 'Solvent rub', reading: 'Effect of the solvent', unit: '' },
-  converter: { word: 'Rust converter', reading: 'Coats applied', unit: '' },
-  other: { word: 'Other finding', reading: 'Reading (optional)', unit: '' },
+  rust: { word: t`Rust`, reading: t`Grade (ISO 8501-1)`, unit: '' },
+  blisters: { word: t`Blisters`, reading: t`Number of blisters`, unit: '' },
+  moisture: { word: t`Moisture`, reading: t`Meter reading (relative)`, unit: '' },
+  adhesion: { word: t`Adhesion of old paint`, reading: t`Cross-cut or X-cut grade (0–5)`, unit: '' },
+  plate: { word: t`Plate thickness`, reading: t`Thickness`, unit: 'mm' },
+  'old-paint': { word: t`Old paint thickness`, reading: t`Thickness`, unit: 'µm' },
+  salt: { word: t`Salt`, reading: t`Salt (as NaCl)`, unit: 'mg/m²' },
+  profile: { word: t`Blast profile`, reading: t`Peak to valley`, unit: 'µm' },
+  'solvent-rub': { word: t`Solvent rub`, reading: t`Effect of the solvent`, unit: '' },
+  converter: { word: t`Rust converter`, reading: t`Coats applied`, unit: '' },
+  other: { word: t`Other finding`, reading: t`Reading (optional)`, unit: '' },
 };
 
 export const GRADE_WORDS: Record<FindingGrade, string> = {
@@ -21,15 +22,15 @@ export const GRADE_WORDS: Record<FindingGrade, string> = {
   B: 'B',
   C: 'C',
   D: 'D',
-  hard: 'paint stays hard',
-  softens: 'paint softens',
-  black: 'all black',
-  red: 'red still shows',
+  hard: t`paint stays hard`,
+  softens: t`paint softens`,
+  black: t`all black`,
+  red: t`red still shows`,
 };
 
 export const VERDICT_WORDS: Record<Finding['verdict'], string> = {
-  fine: 'OK',
-  watch: 'watch',
-  bad: 'not OK',
-  noted: 'noted',
+  fine: t`OK`,
+  watch: t`watch`,
+  bad: t`not OK`,
+  noted: t`noted`,
 };

@@ -1,5 +1,6 @@
 import type { StoppedCoat } from '../../contract/index.ts';
 import { type CurrencyCode, fromMinor, type MovementKind, minorDigits } from '../../core/supply/index.ts';
+import { t } from '../../words.ts';
 import { daysBetween, dayText, monthText, wallOf } from '../clock/wallClock.ts';
 import type { Units } from '../units/UnitsContext.tsx';
 
@@ -24,7 +25,7 @@ export const sayPart = (part: string, colour: string | null): string =>
 const COUNTED = ['first', 'second', 'third', 'fourth', 'fifth', 'sixth'];
 /** The coat that a shortage stops: `third coat on Bottom port (Test hull), tomorrow`. A coat that was due before today is stopped today. */
 export function sayStopped({ areaName, boatName, coat, at }: StoppedCoat, zone: string, now: number): string {
-  const which = COUNTED[coat - 1] ? `${COUNTED[coat - 1]} coat` : `coat ${coat}`;
+  const which = COUNTED[coat - 1] ? t`${COUNTED[coat - 1]} coat` : t`coat ${coat}`;
   return `${which} on ${areaName} (${boatName})${at === null ? '' : `, ${dayStopped(Date.parse(at), zone, now)}`}`;
 }
 
@@ -35,20 +36,20 @@ function dayStopped(at: number, zone: string, now: number): string {
   if (days <= 1) return days === 1 ? 'tomorrow' : 'today';
   const wall = wallOf(at, zone);
   const date = `${wall.day} ${monthText(wall)}`;
-  return days < TRUE_TO_THE_DAY ? `${dayText(wall)} ${date}` : `about ${date}`;
+  return days < TRUE_TO_THE_DAY ? `${dayText(wall)} ${date}` : t`about ${date}`;
 }
 
 export const MOVEMENT_WORDS: Record<MovementKind | 'void', string> = {
-  received: 'received',
-  opened: 'opened',
-  used: 'used',
-  counted: 'counted',
-  'kept-back': 'kept back',
-  'kept-used': 'used from kept back',
-  released: 'released from kept back',
-  lent: 'lent',
-  returned: 'returned',
-  spilt: 'spilt',
-  discarded: 'discarded',
-  void: 'voided',
+  received: t`received`,
+  opened: t`opened`,
+  used: t`used`,
+  counted: t`counted`,
+  'kept-back': t`kept back`,
+  'kept-used': t`used from kept back`,
+  released: t`released from kept back`,
+  lent: t`lent`,
+  returned: t`returned`,
+  spilt: t`spilt`,
+  discarded: t`discarded`,
+  void: t`voided`,
 };

@@ -1,17 +1,18 @@
 import type { ProductSheet, TypicalField } from '../../core/system/index.ts';
+import { t } from '../../words.ts';
 import { sayMinutes } from '../clock/say.ts';
 import type { Units } from '../units/UnitsContext.tsx';
 
 /** Values that may stand on a sheet from memory, in words. */
 export const TYPICAL_WORDS: Record<TypicalField, string> = {
-  ratio: 'mixing ratio',
-  volumeSolids: 'volume solids',
-  film: 'dry film per coat',
-  inductionMin: 'standing time',
-  potLife: 'pot life',
-  stopC: 'no cure below',
-  overcoat: 'overcoat window',
-  events: 'other times',
+  ratio: t`mixing ratio`,
+  volumeSolids: t`volume solids`,
+  film: t`dry film per coat`,
+  inductionMin: t`standing time`,
+  potLife: t`pot life`,
+  stopC: t`no cure below`,
+  overcoat: t`overcoat window`,
+  events: t`other times`,
 };
 
 const times = (points: readonly { tempC: number; minutes: number }[], show: Units['show']) =>
@@ -27,21 +28,21 @@ export function sayTypical(field: TypicalField, sheet: ProductSheet, show: Units
     case 'volumeSolids':
       return `${Math.round(sheet.volumeSolids * 1000) / 10} %`;
     case 'film':
-      return `${show(sheet.film.min, 'film')}–${show(sheet.film.max, 'film')}, typically ${show(sheet.film.typical, 'film')}`;
+      return t`${show(sheet.film.min, 'film')}–${show(sheet.film.max, 'film')}, typically ${show(sheet.film.typical, 'film')}`;
     case 'inductionMin':
-      return sheet.inductionMin === null ? 'not on the data sheet' : sayMinutes(sheet.inductionMin);
+      return sheet.inductionMin === null ? t`not on the data sheet` : sayMinutes(sheet.inductionMin);
     case 'potLife':
       return times(sheet.potLife, show);
     case 'stopC':
       return sheet.cure.stopC === null
-        ? 'not on the data sheet'
+        ? t`not on the data sheet`
         : show(sheet.cure.stopC, 'temperature', { digits: 0 });
     case 'overcoat':
       return sheet.cure.overcoat
         .slice(0, 1)
         .map(
           ({ min, chemicalMax }) =>
-            `earliest overcoat ${times(min, show)}${chemicalMax ? `; latest without sanding ${times(chemicalMax, show)}` : ''}`,
+            t`earliest overcoat ${times(min, show)}${chemicalMax ? t`; latest without sanding ${times(chemicalMax, show)}` : ''}`,
         )
         .join('');
     case 'events':

@@ -16,6 +16,7 @@ import {
   writeObj,
   writeStl,
 } from '../../core/hull/index.ts';
+import { t } from '../../words.ts';
 import type { CutResult, MeshAnswer, MeshRequest } from './meshMessages.ts';
 
 /** Reads and cuts surfaces off the page's thread, so that it goes on answering. Ended from outside to cancel. */
@@ -35,18 +36,18 @@ const phase = (name: string) => (share: number) =>
 function read(request: Extract<MeshRequest, { kind: 'read' }>): void {
   const bytes = new Uint8Array(request.bytes);
   const reader = /\.obj$/i.test(request.name) ? readObj : readStl;
-  let triangles = reader(bytes, phase('Reading'));
-  phase('Checking')(0);
+  let triangles = reader(bytes, phase(t`Reading`));
+  phase(t`Checking`)(0);
   const found = checkMesh(triangles);
   const warnings = [
-    found.duplicates.length > 0 && `${found.duplicates.length} duplicate faces removed`,
+    found.duplicates.length > 0 && t`${found.duplicates.length} duplicate faces removed`,
     found.degenerate > 0 &&
-      `${found.degenerate === 1 ? '1 face has' : `${found.degenerate} faces have`} no area`,
+      t`${found.degenerate === 1 ? t`1 face has` : t`${found.degenerate} faces have`} no area`,
     found.openEdges > 0 &&
-      `${found.openEdges} open edges. This is normal at the sheer, or along the centreline of a half hull. A gap below the waterline makes volumes wrong.`,
+      t`${found.openEdges} open edges. This is normal at the sheer, or along the centreline of a half hull. A gap below the waterline makes volumes wrong.`,
     found.invertedEdges > 0 &&
-      `${found.invertedEdges} edges join faces with opposite orientation, so some faces are inside out. Areas are still correct; volumes are not.`,
-    found.crowdedEdges > 0 && `${found.crowdedEdges} edges are shared by more than two faces`,
+      t`${found.invertedEdges} edges join faces with opposite orientation, so some faces are inside out. Areas are still correct; volumes are not.`,
+    found.crowdedEdges > 0 && t`${found.crowdedEdges} edges are shared by more than two faces`,
   ].filter((each) => each !== false);
   triangles = withoutFaces(triangles, found.duplicates);
   mesh = triangles;
@@ -60,19 +61,19 @@ function read(request: Extract<MeshRequest, { kind: 'read' }>): void {
 }
 
 function cut(triangles: Triangles, request: Extract<MeshRequest, { kind: 'cut' }>): void {
-  const placed = placeMesh(triangles, request.placement, phase('Placing'));
+  const placed = placeMesh(triangles, request.placement, phase(t`Placing`));
   const { planes, zones } = hullCuts(request.cuts);
-  const areas = areasFromMesh({ triangles: placed, planes, zones, onProgress: phase('Cutting') });
-  phase('Floating')(0);
+  const areas = areasFromMesh({ triangles: placed, planes, zones, onProgress: phase(t`Cutting`) });
+  phase(t`Floating`)(0);
   const table = offsetsFromMesh({ triangles: placed });
   const warnings: string[] = [];
   let hydrostatics: CutResult['hydrostatics'] = null;
   try {
     hydrostatics = hydrostaticsOfMesh({ triangles: placed, apartM: table.apartM });
   } catch (error) {
-    warnings.push(`Couldn’t calculate hydrostatics: ${(error as Error).message}`);
+    warnings.push(t`Couldn’t calculate hydrostatics: ${(error as Error).message}`);
   }
-  phase('Drawing')(0);
+  phase(t`Drawing`)(0);
   const thin = thinMesh(placed, DRAWN_FACES);
   const zone = Uint8Array.from(thin.face, (face) => areas.faceZone[face] as number);
   const result: CutResult = {

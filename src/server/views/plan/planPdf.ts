@@ -1,5 +1,6 @@
 import { DateTime } from 'luxon';
 import { type PlanTaskView, type PlanView, planTaskName } from '../../../contract/index.ts';
+import { t } from '../../../words.ts';
 import { listPdf, type PdfTable } from '../../documents/listPdf.ts';
 
 /** The plan on paper: the launches, then the work of each day. */
@@ -20,30 +21,30 @@ export async function planPdf(view: PlanView, { name, zone }: { name: string; zo
   const table = ([heading, tasks]: [string, PlanTaskView[]]): PdfTable => ({
     heading,
     columns: [
-      { head: 'Time', share: 2 },
-      { head: 'Task', share: 5 },
-      { head: 'Where', share: 4 },
-      { head: 'Who', share: 2 },
+      { head: t`Time`, share: 2 },
+      { head: t`Task`, share: 5 },
+      { head: t`Where`, share: 4 },
+      { head: t`Who`, share: 2 },
     ],
     rows: tasks.map((task) => [
       `${local(begin(task)).toFormat('HH:mm')}–${local(task.end).toFormat('HH:mm')}`,
-      `${planTaskName(task)}${task.sandFrom ? ', after sanding' : ''}${task.tapeTooOld ? ', after masking again' : ''}${task.applyFrom ? `, apply from ${local(task.applyFrom).toFormat('HH:mm')}` : ''}`,
+      `${planTaskName(task)}${task.sandFrom ? t`, after sanding` : ''}${task.tapeTooOld ? t`, after masking again` : ''}${task.applyFrom ? t`, apply from ${local(task.applyFrom).toFormat('HH:mm')}` : ''}`,
       where(task),
       who(task),
     ]),
     sums: [],
   });
   return listPdf({
-    title: `Plan: ${name}`,
+    title: t`Plan: ${name}`,
     yard: name,
     intro: [
-      `Made ${moment(view.now)}. The times hold if the weather is as forecast. Before each coat, check the conditions at the boat.`,
+      t`Made ${moment(view.now)}. The times hold if the weather is as forecast. Before each coat, check the conditions at the boat.`,
       ...view.boats.map(
         ({ boatName, launch, unplanned }) =>
-          `${boatName}: ${launch ? `ready to launch ${moment(launch)}` : 'no launch date'}${unplanned > 0 ? ` (${unplanned} ${unplanned === 1 ? 'area' : 'areas'} not included)` : ''}.`,
+          `${boatName}: ${launch ? t`ready to launch ${moment(launch)}` : t`no launch date`}${unplanned > 0 ? t` (${unplanned} ${unplanned === 1 ? 'area' : 'areas'} not included)` : ''}.`,
       ),
     ],
     tables: [...days].map(table),
-    closing: view.unplanned.map(({ areaName, boatName }) => `Not in the plan: ${areaName}, ${boatName}.`),
+    closing: view.unplanned.map(({ areaName, boatName }) => t`Not in the plan: ${areaName}, ${boatName}.`),
   });
 }

@@ -2,6 +2,7 @@ import type { BenchTins, Step } from '../../../contract/index.ts';
 import { atOwnRatio } from '../../../core/mix/index.ts';
 import { inOrderOfUse, perLitreOfPaint } from '../../../core/supply/index.ts';
 import { QuantityError } from '../../../core/units/index.ts';
+import { t } from '../../../words.ts';
 import type { AreaSnapshot } from '../../memory/areaStates.ts';
 import { colourFits, inStock } from '../../memory/inStock.ts';
 import { ageOf, type StockReading, type TradeReading } from '../../memory/stockReading.ts';
@@ -83,7 +84,7 @@ export function benchTins(
     for (const [areaId, amount] of keptBy)
       if (areaId !== state.area.id)
         keptElsewhere.push({
-          areaName: names.get(areaId) ?? 'another area',
+          areaName: names.get(areaId) ?? t`another area`,
           part: name,
           amount,
           unit,

@@ -7,6 +7,7 @@ import {
   shareOut,
   timesRate,
 } from '../../../core/supply/index.ts';
+import { t } from '../../../words.ts';
 import type { Context } from '../../context.ts';
 import { plannedLinesOf, type YardLine } from '../../memory/needLines.ts';
 import { batchesByCoat } from '../../rows/batchUses.ts';
@@ -99,7 +100,7 @@ export async function costsView(context: Context, boatId: string): Promise<Costs
       currency: settings.currency,
     }),
     unpriced: [...prices].flatMap(([id, price]) =>
-      price ? [] : [held.catalogue.latest.get(id)?.name ?? 'unknown product'],
+      price ? [] : [held.catalogue.latest.get(id)?.name ?? t`unknown product`],
     ),
     hours:
       lines.reduce((sum, each) => sum + hoursOf(each, settings, hulls), 0) + putAwayHours(lines, planned),
@@ -120,7 +121,7 @@ function paintLines(
   const { lines, planned, held, paid } = of;
   const { currency } = held.trade.settings;
   const own = lines.filter(({ line }) => line.productId === productId);
-  const name = held.catalogue.latest.get(productId)?.name ?? 'unknown product';
+  const name = held.catalogue.latest.get(productId)?.name ?? t`unknown product`;
   const litresOf = new Map(planned.colours.flatMap((each) => each.lines).map(({ lineId }) => [lineId, 0]));
   for (const { lines: all } of planned.colours)
     for (const { lineId, litres } of all) litresOf.set(lineId, (litresOf.get(lineId) ?? 0) + litres);
@@ -152,7 +153,7 @@ function paintLines(
       areaId: null,
       areaName: '',
       stepId: null,
-      what: `${name}, leftover`,
+      what: t`${name}, leftover`,
       kind: 'waste',
       planned: waste,
       soFar: 0,
@@ -165,7 +166,7 @@ function thinnerLines(planned: Need, settings: TradeSettings, share: number): Co
   const price = settings.thinnerPerLitre;
   if (price === null) return [];
   const litres = planned.liquids.reduce((sum, { likely }) => sum + likely, 0);
-  return [ofBoat('Thinner and cleaning', 'thinner', Math.round(litres * price), share)];
+  return [ofBoat(t`Thinner and cleaning`, 'thinner', Math.round(litres * price), share)];
 }
 
 const sundryLines = (views: readonly SundryView[], share: number): CostLine[] =>

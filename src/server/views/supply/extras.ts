@@ -1,5 +1,6 @@
 import type { SundryView } from '../../../contract/index.ts';
 import { timesRate } from '../../../core/supply/index.ts';
+import { t } from '../../../words.ts';
 import type { Held } from './partSupply.ts';
 import { sundryViews } from './sundryWork.ts';
 import type { YardNeed } from './yardNeed.ts';
@@ -11,10 +12,10 @@ const THINNER_PACK_L = 1;
 export function extrasOf(needed: Pick<YardNeed, 'lines' | 'need' | 'hulls'>, held: Held): SundryView[] {
   const { settings } = held.trade;
   const { thinnerPerLitre: price, currency } = settings;
-  const nameOf = (id: string) => held.catalogue.latest.get(id)?.name ?? 'unknown product';
+  const nameOf = (id: string) => held.catalogue.latest.get(id)?.name ?? t`unknown product`;
   const thinners = new Map<string, number>();
   for (const { productId, name, safe } of needed.need.liquids) {
-    const called = name ?? `Thinner for ${nameOf(productId)} (none named on the data sheet)`;
+    const called = name ?? t`Thinner for ${nameOf(productId)} (none named on the data sheet)`;
     if (safe > 0) thinners.set(called, (thinners.get(called) ?? 0) + safe);
   }
   const litres = (
@@ -35,14 +36,14 @@ export function extrasOf(needed: Pick<YardNeed, 'lines' | 'need' | 'hulls'>, hel
     ...[...thinners].map(([name, needed]) => {
       const amount = Math.ceil(needed / THINNER_PACK_L - 1e-9) * THINNER_PACK_L;
       const cost = price === null ? null : timesRate(price, amount, currency);
-      return litres(`thinner ${name}`, name, 'for thinning and cleaning, in tins of 1 l', {
+      return litres(`thinner ${name}`, name, t`for thinning and cleaning, in tins of 1 l`, {
         amount,
         needed,
         cost,
       });
     }),
     ...needed.need.additives.map(({ productId, name, safe }) =>
-      litres(`additive ${productId} ${name}`, name, `additive for ${nameOf(productId)}`, {
+      litres(`additive ${productId} ${name}`, name, t`additive for ${nameOf(productId)}`, {
         amount: safe,
         needed: safe,
         cost: null,

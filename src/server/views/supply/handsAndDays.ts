@@ -2,6 +2,7 @@ import type { CostLine, TradeSettings } from '../../../contract/index.ts';
 import { HOUR_MS } from '../../../core/cure/index.ts';
 import { labourHours, type Need, type TimedWork } from '../../../core/supply/index.ts';
 import { sandedBefore } from '../../../core/system/index.ts';
+import { t } from '../../../words.ts';
 import type { AreaSnapshot } from '../../memory/areaStates.ts';
 import type { YardLine } from '../../memory/needLines.ts';
 import { doneOf, ofBoat } from './costParts.ts';
@@ -47,7 +48,7 @@ export function labourLine(each: YardLine, settings: TradeSettings, hulls: YardN
     areaId: state.area.id,
     areaName: state.area.name,
     stepId: step.id,
-    what: 'Labour',
+    what: t`Labour`,
     kind: 'labour',
     planned,
     soFar: whole > 0 ? Math.round((planned * done) / whole) : 0,
@@ -71,7 +72,7 @@ export const putAwayLines = (
   share: number,
 ): CostLine[] => [
   ofBoat(
-    'Setting up and clearing up',
+    t`Setting up and clearing up`,
     'labour',
     Math.round(putAwayHours(lines, planned) * labourPerHour),
     share,
@@ -90,5 +91,5 @@ export function yardLines(
   const planned = Math.round(days * yardDay);
   // Without planned days in the yard, the days already spent are unknown.
   const soFar = days > 0 ? Math.round(Math.min(gone, 3650) * yardDay) : 0;
-  return [{ ...ofBoat('Days in yard', 'yard', planned, 0), soFar, forecast: Math.max(planned, soFar) }];
+  return [{ ...ofBoat(t`Days in yard`, 'yard', planned, 0), soFar, forecast: Math.max(planned, soFar) }];
 }

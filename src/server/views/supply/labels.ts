@@ -1,19 +1,20 @@
 import { DateTime } from 'luxon';
 import type { LabelsQuery } from '../../../contract/index.ts';
 import type { Hazard } from '../../../core/system/index.ts';
+import { t } from '../../../words.ts';
 import type { Context } from '../../context.ts';
 import type { Label } from '../../documents/labelsPdf.ts';
 import { theYard } from '../../rows/yard.ts';
 
 /** Hazard words of a label; the sheet of the product goes before them. */
 const HAZARD_WORDS: Record<Hazard, string> = {
-  isocyanate: 'Isocyanates: sensitiser. Do not inhale.',
-  solvent: 'Flammable solvent',
-  'epoxy-sensitiser': 'Epoxy: skin sensitiser. Wear gloves.',
-  biocide: 'Contains biocides',
-  acid: 'Acid: protect eyes, wear gloves.',
-  'oxidising-rags': 'Rags can self-ignite',
-  dust: 'Harmful dust',
+  isocyanate: t`Isocyanates: sensitiser. Do not inhale.`,
+  solvent: t`Flammable solvent`,
+  'epoxy-sensitiser': t`Epoxy: skin sensitiser. Wear gloves.`,
+  biocide: t`Contains biocides`,
+  acid: t`Acid: protect eyes, wear gloves.`,
+  'oxidising-rags': t`Rags can self-ignite`,
+  dust: t`Harmful dust`,
 };
 
 /** The labels asked for: of lots, or of what is kept back for an area; of every lot where none is named. */
@@ -35,7 +36,7 @@ export async function labelsView(
     const { sheet } = product;
     const ratio =
       sheet.parts.length > 1
-        ? `Mix ${sheet.parts.map((part) => part.ratio).join(' : ')} by ${sheet.ratioBy}`
+        ? t`Mix ${sheet.parts.map((part) => part.ratio).join(' : ')} by ${sheet.ratioBy}`
         : null;
     const label = {
       name: product.name,
@@ -46,19 +47,19 @@ export async function labelsView(
       hazards: [
         ...sheet.hazards.map((hazard) => HAZARD_WORDS[hazard]),
         ...(sheet.cautions ? [sheet.cautions] : []),
-        'See the safety data sheet',
+        t`See the safety data sheet`,
       ],
       address: `jackplane:lot/${lot.id}`,
     };
     if (areaId === undefined) {
-      const made = lot.madeOn === null ? null : `made ${lot.madeOn}`;
-      const came = kept.receivedMs === null ? '' : `received ${day(kept.receivedMs)}`;
-      return [{ ...label, heading: lot.place || 'In the stock', date: made ?? came }];
+      const made = lot.madeOn === null ? null : t`made ${lot.madeOn}`;
+      const came = kept.receivedMs === null ? '' : t`received ${day(kept.receivedMs)}`;
+      return [{ ...label, heading: lot.place || t`In the stock`, date: made ?? came }];
     }
     const amount = kept.keptBy.get(areaId);
     if (amount === undefined) return [];
     const state = known.states.find(({ area }) => area.id === areaId);
-    const heading = `Kept back, unmixed, for ${state?.area.name ?? 'deleted area'}, ${state?.boat.name ?? ''}`;
+    const heading = t`Kept back, unmixed, for ${state?.area.name ?? t`deleted area`}, ${state?.boat.name ?? ''}`;
     const amountText =
       lot.unit === 'l' ? `${Math.round(amount * 1000)} ml` : `${Math.round(amount * 1000)} g`;
     return [{ ...label, heading, date: `${amountText} · ${day(at)}` }];

@@ -6,6 +6,7 @@ import type {
   ProductSupply,
 } from '../../../contract/index.ts';
 import { remembering } from '../../../core/units/index.ts';
+import { t } from '../../../words.ts';
 import type { Context } from '../../context.ts';
 import type { TradeReading } from '../../memory/stockReading.ts';
 import type { YardReading } from '../../memory/yardSnapshots.ts';
@@ -61,7 +62,7 @@ function materialsOf(
       areaName: state.area.name,
       boatId: state.boat.id,
       boatName: state.boat.name,
-      productName: held.catalogue.latest.get(productId)?.name ?? 'unknown product',
+      productName: held.catalogue.latest.get(productId)?.name ?? t`unknown product`,
       reason,
     })),
   };
@@ -78,7 +79,7 @@ function productSupply(productId: string, needed: YardNeed, held: Held, detailed
   const first = firstCoatMs(productId, needed, held);
   return {
     productId,
-    name: held.catalogue.latest.get(productId)?.name ?? 'unknown product',
+    name: held.catalogue.latest.get(productId)?.name ?? t`unknown product`,
     parts: of(needed.need.parts).map((part) => supplies.get(part) as PartSupply),
     colours: of(needed.need.colours).map(({ productId: _p, lines: _l, ...colour }) => {
       const plain = bySheet.find((each) => each.colour === colour.colour);

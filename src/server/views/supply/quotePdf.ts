@@ -1,5 +1,6 @@
 import { DateTime } from 'luxon';
 import { type CostsView, METHOD_WORDS, type Step, sayTask } from '../../../contract/index.ts';
+import { t } from '../../../words.ts';
 import type { Context } from '../../context.ts';
 import { listPdf } from '../../documents/listPdf.ts';
 import type { ProductCatalogue } from '../../rows/products.ts';
@@ -13,9 +14,9 @@ const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 /** The work on an area in one sentence: preparation, coats with their film, and how they are applied. */
 export function sayWorkOn(steps: readonly Step[], catalogue: Pick<ProductCatalogue, 'latest'>): string {
   const parts = steps.flatMap(({ before, productId, coats, dryMicronsPerCoat, method }) => {
-    const name = catalogue.latest.get(productId)?.name ?? 'unknown product';
-    const film = dryMicronsPerCoat > 0 ? `, ${Math.round(dryMicronsPerCoat)} µm dry per coat` : '';
-    const times = coats === 1 ? '1 coat' : `${coats} coats`;
+    const name = catalogue.latest.get(productId)?.name ?? t`unknown product`;
+    const film = dryMicronsPerCoat > 0 ? t`, ${Math.round(dryMicronsPerCoat)} µm dry per coat` : '';
+    const times = coats === 1 ? '1 coat' : t`${coats} coats`;
     return [...before.map(sayTask), `${times} of ${name}${film} (${METHOD_WORDS[method].toLowerCase()})`];
   });
   return parts.length > 0 ? `${capital(parts.join('; '))}.` : '';
@@ -44,21 +45,21 @@ export function quoteContent(input: {
   }
   const rows = [
     ...[...byArea].map(([id, { name, net }]) => [
-      [`${name}: preparation, paint and labour`, work.get(id) ?? ''].filter(Boolean).join('\n'),
+      [t`${name}: preparation, paint and labour`, work.get(id) ?? ''].filter(Boolean).join('\n'),
       money(net),
     ]),
-    ...(rest.work > 0 ? [['Setting up, cleaning tools and clearing up', money(rest.work)]] : []),
-    ...(rest.goods > 0 ? [['Thinner, sundries and leftover paint', money(rest.goods)]] : []),
-    ...(rest.yard > 0 ? [[`${quote.yardDays} days in yard`, money(rest.yard)]] : []),
+    ...(rest.work > 0 ? [[t`Setting up, cleaning tools and clearing up`, money(rest.work)]] : []),
+    ...(rest.goods > 0 ? [[t`Thinner, sundries and leftover paint`, money(rest.goods)]] : []),
+    ...(rest.yard > 0 ? [[t`${quote.yardDays} days in yard`, money(rest.yard)]] : []),
   ];
   const about = [
-    quote.number && `Quote number: ${quote.number}`,
+    quote.number && t`Quote number: ${quote.number}`,
     `Date: ${day(date)}`,
-    quote.validDays > 0 && `Valid until: ${day(date.plus({ days: quote.validDays }))}`,
+    quote.validDays > 0 && t`Valid until: ${day(date.plus({ days: quote.validDays }))}`,
     `Boat: ${view.boatName}`,
   ].filter((line): line is string => Boolean(line));
   return {
-    title: quote.title || `Quote for ${view.boatName}`,
+    title: quote.title || t`Quote for ${view.boatName}`,
     yard: yard.name,
     intro: [
       (lines(settings.address).length > 0 ? lines(settings.address) : [yard.name]).join('\n'),
@@ -70,15 +71,15 @@ export function quoteContent(input: {
       {
         heading: '',
         columns: [
-          { head: 'Description', share: 5 },
-          { head: 'Price', share: 2, figures: true },
+          { head: t`Description`, share: 5 },
+          { head: t`Price`, share: 2, figures: true },
         ],
         rows,
         sums: [
-          ['Net', money(bill.net)],
+          [t`Net`, money(bill.net)],
           [`Tax (${Number((settings.taxRate * 100).toFixed(2))} %)`, money(bill.tax)],
           ...(bill.rounding === 0 ? [] : [['Rounding', money(bill.rounding)]]),
-          ['Total', money(bill.gross)],
+          [t`Total`, money(bill.gross)],
         ],
       },
     ],

@@ -2,6 +2,7 @@ import { DateTime } from 'luxon';
 import type { BuyingView, SundryView, TradeSettings } from '../../../contract/index.ts';
 import { fromMinor, minorDigits } from '../../../core/supply/index.ts';
 import { formatQuantity } from '../../../core/units/index.ts';
+import { t } from '../../../words.ts';
 import type { Context } from '../../context.ts';
 import { listPdf, type PdfTable } from '../../documents/listPdf.ts';
 import { theYard } from '../../rows/yard.ts';
@@ -23,11 +24,11 @@ function sayNeeded(amount: number, unit: string): string {
 
 /** Thinner, additives and sundries, none of which the stock counts. */
 const extrasTable = (extras: readonly SundryView[], money: (minor: number) => string): PdfTable => ({
-  heading: 'Thinner, additives and sundries (subtract what you already have)',
+  heading: t`Thinner, additives and sundries (subtract what you already have)`,
   columns: [
-    { head: 'Amount', share: 2, figures: true },
-    { head: 'Item', share: 6 },
-    { head: 'Price', share: 2, figures: true },
+    { head: t`Amount`, share: 2, figures: true },
+    { head: t`Item`, share: 6 },
+    { head: t`Price`, share: 2, figures: true },
   ],
   rows: extras.map(({ amount, unit, name, cost }) => [
     sayNeeded(amount, unit),
@@ -47,18 +48,18 @@ export async function shoppingPdf(context: Context) {
   const day = (at: string) => DateTime.fromISO(at, { zone }).toFormat('ccc d LLL yyyy');
   const money = (minor: number) => sayMoney(minor, view.currency);
   return listPdf({
-    title: `Shopping list: ${name}`,
+    title: t`Shopping list: ${name}`,
     yard: name,
-    intro: [`${day(view.now)}. Enough for planned work with 90 % certainty, less current stock.`],
+    intro: [t`${day(view.now)}. Enough for planned work with 90 % certainty, less current stock.`],
     tables: [
       ...view.orders.map((order) => ({
-        heading: `${order.supplierName ?? 'Any supplier'}${order.orderBy === null ? '' : order.orderBy < view.now ? ': order now' : `: order by ${day(order.orderBy)}`}`,
+        heading: `${order.supplierName ?? t`Any supplier`}${order.orderBy === null ? '' : order.orderBy < view.now ? t`: order now` : t`: order by ${day(order.orderBy)}`}`,
         columns: [
-          { head: 'Packs', share: 1, figures: true },
-          { head: 'Product', share: 5 },
-          { head: 'Colour', share: 2 },
-          { head: 'Pack size', share: 2, figures: true },
-          { head: 'Price', share: 2, figures: true },
+          { head: t`Packs`, share: 1, figures: true },
+          { head: t`Product`, share: 5 },
+          { head: t`Colour`, share: 2 },
+          { head: t`Pack size`, share: 2, figures: true },
+          { head: t`Price`, share: 2, figures: true },
         ],
         // A product is named once, at the first of its packs.
         rows: order.lines.map((line, i) => [
@@ -69,8 +70,8 @@ export async function shoppingPdf(context: Context) {
           money(line.price),
         ]),
         sums: [
-          ...(order.delivery > 0 ? [['', 'Delivery', '', '', money(order.delivery)]] : []),
-          ['', 'Total', '', '', money(order.goods + order.delivery)],
+          ...(order.delivery > 0 ? [['', t`Delivery`, '', '', money(order.delivery)]] : []),
+          ['', t`Total`, '', '', money(order.goods + order.delivery)],
         ],
       })),
       ...(view.extras.length > 0 ? [extrasTable(view.extras, money)] : []),
@@ -78,11 +79,11 @@ export async function shoppingPdf(context: Context) {
     closing: [
       ...view.unpriced.map(
         ({ productName, part, amount, unit }) =>
-          `${productName}, ${part}: ${amount.toFixed(2)} ${unit} needed, no pack size entered.`,
+          t`${productName}, ${part}: ${amount.toFixed(2)} ${unit} needed, no pack size entered.`,
       ),
       ...view.small.map(
         ({ productName, colour, litres }) =>
-          `${productName}, ${colour}: only ${Math.round(litres * 1000)} ml needed, too little for a whole pack.`,
+          t`${productName}, ${colour}: only ${Math.round(litres * 1000)} ml needed, too little for a whole pack.`,
       ),
     ],
   });

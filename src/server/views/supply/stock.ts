@@ -1,6 +1,7 @@
 import type { LotView, MovementsView, StockView } from '../../../contract/index.ts';
 import { spreadingRateM2PerL } from '../../../core/film/index.ts';
 import { perLitreOfPaint, SOLVENT_STORE } from '../../../core/supply/index.ts';
+import { t } from '../../../words.ts';
 import type { Context } from '../../context.ts';
 import { ageOf, type KeptLot } from '../../memory/stockReading.ts';
 import type { YardReading } from '../../memory/yardSnapshots.ts';
@@ -40,7 +41,7 @@ export function lotView(
   const last = stock.differences.at(-1);
   return {
     ...lot,
-    productName: known.catalogue.latest.get(lot.productId)?.name ?? 'unknown product',
+    productName: known.catalogue.latest.get(lot.productId)?.name ?? t`unknown product`,
     stock: {
       inTin: stock.inTin,
       kept: stock.kept,
@@ -54,7 +55,7 @@ export function lotView(
       const state = known.states.find(({ area }) => area.id === areaId);
       return {
         areaId,
-        areaName: state?.area.name ?? 'deleted area',
+        areaName: state?.area.name ?? t`deleted area`,
         boatName: state?.boat.name ?? '',
         amount,
       };
@@ -104,7 +105,7 @@ export async function movementsView({ db, memory, now }: Context, before?: strin
       const lot = lots.get(movement.lotId);
       return {
         ...movement,
-        productName: catalogue.latest.get(lot?.productId ?? '')?.name ?? 'archived lot',
+        productName: catalogue.latest.get(lot?.productId ?? '')?.name ?? t`archived lot`,
         part: lot?.part ?? '',
         colour: lot?.colour ?? null,
         unit: lot?.unit ?? 'l',

@@ -1,43 +1,27 @@
-import { type MouseEvent, type RefObject, useMemo } from 'react';
-import { hasHull, hullLines } from '../../../core/hull/index.ts';
+import type { MouseEvent, RefObject } from 'react';
+import { hasHull } from '../../../core/hull/index.ts';
+import { t } from '../../../words.ts';
 import { useUnits } from '../../units/UnitsContext.tsx';
 import { Dimension, HeightMark } from './Dimensions.tsx';
-import {
-  ACROSS,
-  type DrawingView,
-  type Drawn,
-  type DrawnArea,
-  type DrawnBoat,
-  type DrawnHull,
-  type Seen,
-} from './drawn.ts';
+import { ACROSS, type DrawingView, type Drawn, type DrawnHull } from './drawn.ts';
 import { PlanView, planHeight } from './PlanView.tsx';
 import { ProfileView, profileFrame } from './ProfileView.tsx';
 import { SectionsView } from './SectionsView.tsx';
 import { TitleBlock } from './TitleBlock.tsx';
+import { type DrawingProps, useDrawn } from './useDrawn.ts';
 
-interface Props {
-  boat: DrawnBoat;
-  areas: readonly DrawnArea[];
-  stands?: Drawn['stands'];
-  findings?: Drawn['findings'];
+interface Props extends DrawingProps {
   view?: DrawingView;
-  /** From which side the boat is seen; areas of the other side are not drawn. */
-  seenFrom?: Seen;
-  selectedId?: string | undefined;
-  onSelect?: (id: string) => void;
   /** A place is being picked: called with it, metres from aft and above the waterline. */
   onPlace?: ((place: { xM: number; zM: number }) => void) | undefined;
-  /** Dimension lines and balloons: off for a thumbnail. */
-  detailed?: boolean;
   drawing?: RefObject<SVGSVGElement | null>;
 }
 
 const VIEW_WORDS: Record<DrawingView, string> = {
-  profile: 'in profile',
-  plan: 'in plan',
-  sections: 'in section',
-  sheet: 'in profile, plan and section',
+  profile: t`in profile`,
+  plan: t`in plan`,
+  sections: t`in section`,
+  sheet: t`in profile, plan and section`,
 };
 
 /** The boat drawn to her own proportions: profile, plan, sections, or all on one sheet; areas told by pattern and number. */
@@ -48,24 +32,9 @@ export function BoatDrawing(props: Props) {
 function HullDrawing(props: Props & { boat: DrawnHull }) {
   const { boat, areas, view = 'profile', seenFrom = 'starboard', detailed = false, onPlace } = props;
   const { show } = useUnits();
-  const { kind, dimensions, form = null } = boat;
-  const { loaM, lwlM, beamM, draughtM, freeboardM } = dimensions;
-  const lines = useMemo(
-    () => hullLines({ kind, dimensions: { loaM, lwlM, beamM, draughtM, freeboardM }, form }),
-    [kind, loaM, lwlM, beamM, draughtM, freeboardM, form],
-  );
-  const scale = ACROSS / lines.lengthM;
-  const drawn: Drawn = {
-    lines,
-    areas,
-    stands: props.stands ?? [],
-    findings: props.findings ?? [],
-    seenFrom,
-    selectedId: props.selectedId,
-    onSelect: onPlace ? undefined : props.onSelect,
-    detailed,
-    scale,
-  };
+  const { loaM, beamM, draughtM } = boat.dimensions;
+  const drawn = useDrawn({ ...props, boat, onSelect: onPlace ? undefined : props.onSelect });
+  const { lines, scale } = drawn;
   const { x, y, height } = profileFrame(drawn);
   const frame = frameOf(view, drawn, height);
   const pick = (event: MouseEvent<SVGSVGElement>) => {
@@ -84,7 +53,7 @@ function HullDrawing(props: Props & { boat: DrawnHull }) {
       viewBox={frame.box.map((n) => n.toFixed(1)).join(' ')}
       className={`block h-auto max-h-[70vh] w-full ${onPlace ? 'cursor-crosshair' : ''}`}
       role={props.onSelect ? 'group' : 'img'}
-      aria-label={`${boat.name} ${VIEW_WORDS[view]}, viewed from ${seenFrom}`}
+      aria-label={t`${boat.name} ${VIEW_WORDS[view]}, viewed from ${seenFrom}`}
       onClick={onPlace ? pick : undefined}
     >
       {(view === 'profile' || view === 'sheet') && (
@@ -96,7 +65,7 @@ function HullDrawing(props: Props & { boat: DrawnHull }) {
                 from={0}
                 to={ACROSS}
                 at={frame.dimensionAt}
-                text={`length overall ${show(loaM, 'length')}`}
+                text={t`length overall ${show(loaM, 'length')}`}
               />
               <HeightMark
                 at={ACROSS + 44}
@@ -116,7 +85,7 @@ function HullDrawing(props: Props & { boat: DrawnHull }) {
               at={ACROSS + 44}
               top={0}
               bottom={planHeight(drawn)}
-              text={`beam ${show(beamM, 'length')}`}
+              text={t`beam ${show(beamM, 'length')}`}
             />
           )}
         </g>

@@ -1,13 +1,14 @@
 import { type ReactNode, useRef, useState } from 'react';
+import { t } from '../../../words.ts';
 import { BoatDrawing } from './BoatDrawing.tsx';
 import type { DrawingView, Drawn, DrawnArea, DrawnBoat, Seen } from './drawn.ts';
 import { drawingAsPng, drawingAsSvg, saveFile } from './exportDrawing.ts';
 
 const VIEWS: readonly (readonly [DrawingView, string])[] = [
-  ['profile', 'Profile'],
-  ['plan', 'Plan'],
-  ['sections', 'Sections'],
-  ['sheet', 'All views'],
+  ['profile', t`Profile`],
+  ['plan', t`Plan`],
+  ['sections', t`Sections`],
+  ['sheet', t`All views`],
 ];
 
 interface Props {
@@ -47,7 +48,7 @@ export function DrawingBoard({ seenFrom, onSeenFrom, initialView = 'profile', ch
     <div className="board p-2">
       <div className="no-print flex flex-wrap items-center justify-between gap-2 pb-2">
         <fieldset className="join">
-          <legend className="sr-only">View</legend>
+          <legend className="sr-only">{t`View`}</legend>
           {VIEWS.map(([each, word]) => (
             <button
               key={each}
@@ -62,7 +63,7 @@ export function DrawingBoard({ seenFrom, onSeenFrom, initialView = 'profile', ch
         </fieldset>
         <div className="flex flex-wrap items-center gap-2">
           <fieldset className="join">
-            <legend className="sr-only">Viewed from</legend>
+            <legend className="sr-only">{t`Viewed from`}</legend>
             {(['port', 'starboard'] as const).map((each) => (
               <button
                 key={each}
@@ -71,16 +72,20 @@ export function DrawingBoard({ seenFrom, onSeenFrom, initialView = 'profile', ch
                 aria-pressed={seenFrom === each}
                 onClick={() => onSeenFrom(each)}
               >
-                {each === 'port' ? 'Port' : 'Starboard'}
+                {each === 'port' ? t`Port` : t`Starboard`}
               </button>
             ))}
           </fieldset>
-          <button type="button" className="btn btn-ghost btn-sm" onClick={() => void save('svg')}>
-            Export SVG
-          </button>
-          <button type="button" className="btn btn-ghost btn-sm" onClick={() => void save('png')}>
-            Export PNG
-          </button>
+          <button
+            type="button"
+            className="btn btn-ghost btn-sm"
+            onClick={() => void save('svg')}
+          >{t`Export SVG`}</button>
+          <button
+            type="button"
+            className="btn btn-ghost btn-sm"
+            onClick={() => void save('png')}
+          >{t`Export PNG`}</button>
         </div>
       </div>
       <BoatDrawing {...drawn} view={view} seenFrom={seenFrom} detailed drawing={svg} />

@@ -1,3 +1,4 @@
+import { t } from '../../../words.ts';
 import { type Drawn, pathOf, type XY } from './drawn.ts';
 
 /** The body plan: sections forward of midships to the right of the centreline, aft ones to the left. */
@@ -23,12 +24,8 @@ export function SectionsView({ drawn }: { drawn: Drawn }) {
         strokeDasharray="20 5 4 5"
       />
       <g fontSize="20" stroke="none" fill="var(--line)" textAnchor="middle">
-        <text x={middle / 2} y={y(foot) + 30}>
-          aft
-        </text>
-        <text x={middle * 1.5} y={y(foot) + 30}>
-          fore
-        </text>
+        <text x={middle / 2} y={y(foot) + 30}>{t`aft`}</text>
+        <text x={middle * 1.5} y={y(foot) + 30}>{t`fore`}</text>
       </g>
     </g>
   );

@@ -1,3 +1,4 @@
+import { t } from '../../../words.ts';
 import { STATES } from '../../state/states.ts';
 import { useUnits } from '../../units/UnitsContext.tsx';
 import type { DrawnArea, DrawnHull } from './drawn.ts';
@@ -18,8 +19,8 @@ export function TitleBlock({
   const { beamM, draughtM, freeboardM, lwlM } = boat.dimensions;
   const states = [...new Set(areas.map((a) => a.state))];
   const facts = [
-    `length overall ${show(lengthM, 'length')}, waterline length ${show(lwlM, 'length')}`,
-    `beam ${show(beamM, 'length')}, draught ${show(draughtM, 'length')}, freeboard ${show(freeboardM, 'length')}`,
+    t`length overall ${show(lengthM, 'length')}, waterline length ${show(lwlM, 'length')}`,
+    t`beam ${show(beamM, 'length')}, draught ${show(draughtM, 'length')}, freeboard ${show(freeboardM, 'length')}`,
   ];
   const rows = Math.ceil(states.length / 2);
   return (

@@ -1,3 +1,4 @@
+import { t } from '../../../words.ts';
 import { AIR_LINES } from './airShapes.ts';
 
 /** What the lines above a strip are, and by whose limits hours are blocked. */
@@ -21,7 +22,7 @@ export function AirLegend({
             <line x1="0" x2="22" y1="4" y2="4" stroke={stroke} strokeWidth={weight} strokeDasharray={dash} />
           </svg>
           {word}
-          {key === 'surface' && whose === null && ' (topsides, outdoors)'}
+          {key === 'surface' && whose === null && t` (topsides, outdoors)`}
         </span>
       ))}
       {blocked && (
@@ -29,7 +30,7 @@ export function AirLegend({
           <svg width="22" height="9" aria-hidden="true">
             <rect width="22" height="9" fill="url(#st-closed)" stroke="var(--st-closed)" />
           </svg>
-          {whose === null ? 'too cold, damp or wet to coat' : `not suitable for ${whose}`}
+          {whose === null ? t`too cold, damp or wet to coat` : t`not suitable for ${whose}`}
         </span>
       )}
       {filled && (
@@ -37,10 +38,13 @@ export function AirLegend({
           <svg width="22" height="9" aria-hidden="true">
             <rect width="22" height="9" fill="url(#st-hidden)" stroke="var(--st-hidden)" />
           </svg>
-          interpolated
+          {t`interpolated`}
         </span>
       )}
-      <span>shaded band: 90 % of forecasts{simulated && '; simulated weather'}</span>
+      <span>
+        {t`shaded band: 90 % of forecasts`}
+        {simulated && t`; simulated weather`}
+      </span>
     </p>
   );
 }

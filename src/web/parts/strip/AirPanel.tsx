@@ -2,6 +2,7 @@ import { useMemo, useRef, useState } from 'react';
 import type { StripHour } from '../../../contract/index.ts';
 import type { Site } from '../../../core/air/index.ts';
 import { fromCanonical, shownUnit } from '../../../core/units/index.ts';
+import { t } from '../../../words.ts';
 import { useMinute } from '../../clock/now.ts';
 import { useUnits } from '../../units/UnitsContext.tsx';
 import { AirLegend } from './AirLegend.tsx';
@@ -38,10 +39,10 @@ export function AirPanel(props: Props) {
   if (!data)
     return (
       <p className="h-28 p-2 text-sm">
-        {isError ? 'Couldn’t load weather data. Check the connection and try again.' : 'Loading chart…'}
+        {isError ? t`Couldn’t load weather data. Check the connection and try again.` : t`Loading chart…`}
       </p>
     );
-  if (data.hours.length === 0) return <p className="p-2 text-sm">No weather data for these days.</p>;
+  if (data.hours.length === 0) return <p className="p-2 text-sm">{t`No weather data for these days.`}</p>;
   return (
     <Panel {...props} hours={data.hours} simulated={data.simulated} whose={data.productName} now={now} />
   );
@@ -116,13 +117,13 @@ function Panel({
         style={{ height, touchAction: 'pan-y' }}
         role="slider"
         tabIndex={0}
-        aria-label="Time on the weather chart"
+        aria-label={t`Time on the weather chart`}
         aria-valuemin={0}
         aria-valuemax={hours.length - 1}
         aria-valuenow={i}
         aria-valuetext={wording}
-        aria-keyshortcuts="ArrowLeft ArrowRight PageUp PageDown + - Home"
-        title="Zoom: Ctrl + scroll or pinch. Pan: drag. Keys: arrows for the hour, Page Up/Down to pan, + and − to zoom, Home to reset."
+        aria-keyshortcuts={t`ArrowLeft ArrowRight PageUp PageDown + - Home`}
+        title={t`Zoom: Ctrl + scroll or pinch. Pan: drag. Keys: arrows for the hour, Page Up/Down to pan, + and − to zoom, Home to reset.`}
         onKeyDown={(event) => {
           if (event.ctrlKey || event.metaKey || event.altKey) return;
           if (press(event.key)) event.preventDefault();
@@ -205,7 +206,7 @@ function Panel({
             style={{ top: shapes.at(stopC) }}
             aria-hidden="true"
           >
-            no cure below {show(stopC, 'temperature', { digits: 0 })}
+            {t`no cure below ${show(stopC, 'temperature', { digits: 0 })}`}
           </span>
         )}
       </div>

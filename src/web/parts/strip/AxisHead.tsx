@@ -1,4 +1,5 @@
 import { useMemo, useRef } from 'react';
+import { t } from '../../../words.ts';
 import { useMinute } from '../../clock/now.ts';
 import { axisMarks } from './axisMarks.ts';
 import { type SpanStore, useSpan } from './span.ts';
@@ -26,7 +27,7 @@ export function AxisHead({
       ref={box}
       className={`relative h-9 cursor-grab text-xs ${className}`}
       style={{ touchAction: 'pan-y' }}
-      title="Zoom: scroll or pinch. Pan: drag."
+      title={t`Zoom: scroll or pinch. Pan: drag.`}
       aria-hidden="true"
     >
       {marks.map((mark) => (
@@ -39,9 +40,10 @@ export function AxisHead({
         </span>
       ))}
       {now >= from && now <= to && (
-        <span className="absolute top-0 -translate-x-1/2 font-semibold" style={{ left: percent(now) }}>
-          now
-        </span>
+        <span
+          className="absolute top-0 -translate-x-1/2 font-semibold"
+          style={{ left: percent(now) }}
+        >{t`now`}</span>
       )}
     </div>
   );

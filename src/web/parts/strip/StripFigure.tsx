@@ -1,5 +1,6 @@
 import type { StripView } from '../../../contract/index.ts';
 import type { Site } from '../../../core/air/index.ts';
+import { t } from '../../../words.ts';
 import { STATES } from '../../state/states.ts';
 import { AirLines, BLOCKED_ROW } from './AirLines.tsx';
 import { AIR_LINES, airShapes } from './airShapes.ts';
@@ -87,8 +88,7 @@ export function StripFigure({ title, subtitle, lanes, air, span, now, zone, site
             ))}
             {shapes.blocked.length > 0 && (
               <text x={20 - LEFT} y={AIR}>
-                Hatched:{' '}
-                {air?.productName ? `not suitable for ${air.productName}` : 'too cold, damp or wet to coat'}
+                {t`Hatched: ${air?.productName ? t`not suitable for ${air.productName}` : t`too cold, damp or wet to coat`}`}
               </text>
             )}
           </>
@@ -143,9 +143,7 @@ export function StripFigure({ title, subtitle, lanes, air, span, now, zone, site
               stroke="var(--line)"
               strokeWidth="2"
             />
-            <text x={plumb} y="-6" textAnchor="middle" fontWeight="650">
-              now
-            </text>
+            <text x={plumb} y="-6" textAnchor="middle" fontWeight="650">{t`now`}</text>
           </>
         )}
       </g>

@@ -1,3 +1,4 @@
+import { t } from '../../../words.ts';
 import { useMinute } from '../../clock/now.ts';
 import { sayTime } from '../../clock/say.ts';
 import { STATES } from '../../state/states.ts';
@@ -41,15 +42,15 @@ export function StripTable({
   );
   return (
     <div className="grid gap-x-8 gap-y-4 xl:grid-cols-2">
-      <Scroller label="Overcoat windows (table)">
+      <Scroller label={t`Overcoat windows (table)`}>
         <StackedTable className="table-sm table">
-          <caption className="text-left font-semibold">Overcoat windows</caption>
+          <caption className="text-left font-semibold">{t`Overcoat windows`}</caption>
           <thead>
             <tr>
-              <th scope="col">Area</th>
-              <th scope="col">State</th>
-              <th scope="col">From</th>
-              <th scope="col">Until</th>
+              <th scope="col">{t`Area`}</th>
+              <th scope="col">{t`State`}</th>
+              <th scope="col">{t`From`}</th>
+              <th scope="col">{t`Until`}</th>
             </tr>
           </thead>
           <tbody>
@@ -58,25 +59,27 @@ export function StripTable({
                 <th scope="row">{name}</th>
                 <td>{STATES[segment.state].word}</td>
                 <td>{sayTime(segment.from, zone, now)}</td>
-                <td>{segment.to === null ? 'no end' : sayTime(segment.to, zone, now)}</td>
+                <td>{segment.to === null ? t`no end` : sayTime(segment.to, zone, now)}</td>
               </tr>
             ))}
           </tbody>
         </StackedTable>
-        {stretches.length === 0 && <p className="text-sm">No overcoat windows in the time shown.</p>}
+        {stretches.length === 0 && <p className="text-sm">{t`No overcoat windows in the time shown.`}</p>}
       </Scroller>
-      <Scroller label="Weather (table)">
+      <Scroller label={t`Weather (table)`}>
         <StackedTable className="table-sm table">
           <caption className="text-left font-semibold">
-            Weather{step > 1 && `, every ${step} h`} (90 % band in brackets)
+            {t`Weather`}
+            {step > 1 && t`, every ${step} h`}
+            {t` (90 % band in brackets)`}
           </caption>
           <thead>
             <tr>
-              <th scope="col">Time</th>
-              <th scope="col">Air temperature</th>
-              <th scope="col">Surface</th>
-              <th scope="col">Dew point</th>
-              <th scope="col">Not suitable because</th>
+              <th scope="col">{t`Time`}</th>
+              <th scope="col">{t`Air temperature`}</th>
+              <th scope="col">{t`Surface`}</th>
+              <th scope="col">{t`Dew point`}</th>
+              <th scope="col">{t`Not suitable because`}</th>
             </tr>
           </thead>
           <tbody>

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import type { Site } from '../../../core/air/index.ts';
 import { fromCanonical, shownUnit, unitDef } from '../../../core/units/index.ts';
+import { t } from '../../../words.ts';
 import { useMinute } from '../../clock/now.ts';
 import { clockText, dayText, fieldText, monthText, wallOf } from '../../clock/wallClock.ts';
 import { useUnits } from '../../units/UnitsContext.tsx';
@@ -36,7 +37,7 @@ export function StripTools({ title, lanes, areaId, store, zone, site }: Props) {
     try {
       await saveStrip(kind, `${title} ${fieldText(wallOf(now, zone)).replace('T', ' ').replace(':', '')}`, {
         title,
-        subtitle: `${day(span.from)} – ${day(span.to)}, as of ${day(now)}${air?.simulated ? '; simulated weather' : ''}`,
+        subtitle: t`${day(span.from)} – ${day(span.to)}, as of ${day(now)}${air?.simulated ? t`; simulated weather` : ''}`,
         lanes,
         air,
         span,
@@ -59,23 +60,17 @@ export function StripTools({ title, lanes, areaId, store, zone, site }: Props) {
           className="btn btn-ghost btn-sm max-md:min-h-12"
           aria-expanded={table}
           onClick={() => setTable(!table)}
-        >
-          Show table
-        </button>
+        >{t`Show table`}</button>
         <button
           type="button"
           className="btn btn-ghost btn-sm max-md:min-h-12"
           onClick={() => void save('svg')}
-        >
-          Export SVG
-        </button>
+        >{t`Export SVG`}</button>
         <button
           type="button"
           className="btn btn-ghost btn-sm max-md:min-h-12"
           onClick={() => void save('png')}
-        >
-          Export PNG
-        </button>
+        >{t`Export PNG`}</button>
       </div>
       {problem && <p role="alert">{problem}</p>}
       {table && <StripTable lanes={lanes} areaId={areaId} store={store} zone={zone} />}

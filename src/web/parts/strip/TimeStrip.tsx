@@ -1,4 +1,5 @@
 import type { Site } from '../../../core/air/index.ts';
+import { t } from '../../../words.ts';
 import { STATES } from '../../state/states.ts';
 import { AirPanel } from './AirPanel.tsx';
 import { AxisHead } from './AxisHead.tsx';
@@ -40,7 +41,7 @@ export function TimeStrip({ title, areaId, lanes, home, zone, site, height = 200
             store={store}
             site={site}
             height={30}
-            label={`${name}: ${segments.map((s) => STATES[s.state].word).join(', then ') || 'nothing curing'}`}
+            label={`${name}: ${segments.map((s) => STATES[s.state].word).join(', then ') || t`nothing curing`}`}
           />
         </div>
       ))}

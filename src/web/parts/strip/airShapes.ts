@@ -1,5 +1,6 @@
 import { scaleLinear } from 'd3-scale';
 import type { StripHour } from '../../../contract/index.ts';
+import { t } from '../../../words.ts';
 import { envelope } from './envelope.ts';
 
 const HOUR = 3_600_000;
@@ -89,13 +90,13 @@ export function airShapes(
 
 /** The look of each line: dash and weight as well as colour. */
 export const AIR_LINES = [
-  { key: 'air', word: 'air temperature', stroke: 'var(--color-base-content)', dash: undefined, weight: 1.4 },
+  { key: 'air', word: t`air temperature`, stroke: 'var(--color-base-content)', dash: undefined, weight: 1.4 },
   {
     key: 'surface',
-    word: 'surface temperature',
+    word: t`surface temperature`,
     stroke: 'var(--st-key-first)',
     dash: undefined,
     weight: 2.6,
   },
-  { key: 'dew', word: 'dew point', stroke: 'var(--st-too-soon)', dash: '5 4', weight: 1.6 },
+  { key: 'dew', word: t`dew point`, stroke: 'var(--st-too-soon)', dash: '5 4', weight: 1.6 },
 ] as const;

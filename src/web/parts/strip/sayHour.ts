@@ -1,4 +1,5 @@
 import type { StripHour } from '../../../contract/index.ts';
+import { t } from '../../../words.ts';
 import { sayTime } from '../../clock/say.ts';
 import type { useUnits } from '../../units/UnitsContext.tsx';
 import { sayReason } from '../../words/airReasons.ts';
@@ -23,14 +24,14 @@ export function sayHour(
   { show, zone, now }: { show: Show; zone: string; now: number },
 ): string {
   const bands = [
-    `air ${sayBand({ c: hour.airC, lowC: hour.airLowC, highC: hour.airHighC }, show)}`,
-    `surface ${sayBand({ c: hour.surfaceC, lowC: hour.surfaceLowC, highC: hour.surfaceHighC }, show)}`,
-    `dew point ${sayBand({ c: hour.dewC, lowC: hour.dewLowC, highC: hour.dewHighC }, show)}`,
+    t`air ${sayBand({ c: hour.airC, lowC: hour.airLowC, highC: hour.airHighC }, show)}`,
+    t`surface ${sayBand({ c: hour.surfaceC, lowC: hour.surfaceLowC, highC: hour.surfaceHighC }, show)}`,
+    t`dew point ${sayBand({ c: hour.dewC, lowC: hour.dewLowC, highC: hour.dewHighC }, show)}`,
   ].join(', ');
   const source = hour.source === 'filled' ? 'interpolated' : hour.source;
   const why =
     hour.reasons.length === 0
       ? ''
-      : ` Not suitable: ${hour.reasons.map((r) => sayReason(r, show)).join('; ')}.`;
+      : t` Not suitable: ${hour.reasons.map((r) => sayReason(r, show)).join('; ')}.`;
   return `${sayTime(hour.at, zone, now)}, ${source}: ${bands}.${why}`;
 }

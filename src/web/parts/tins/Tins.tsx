@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import type { MovementInput, Product, TinsView } from '../../../contract/index.ts';
 import { type Reconciled, reconcile, sharedOut } from '../../../core/supply/index.ts';
+import { t } from '../../../words.ts';
 import { useQueued } from '../../api/mutations.ts';
 import { sayTime } from '../../clock/say.ts';
 import { AmountStepper } from '../../forms/AmountStepper.tsx';
@@ -37,7 +38,7 @@ function answer(
       ahead: view.ahead.safe,
     });
   } catch (error) {
-    return error instanceof RangeError ? error.message : 'Couldn’t work this out. Check the amounts.';
+    return error instanceof RangeError ? error.message : t`Couldn’t work this out. Check the amounts.`;
   }
 }
 
@@ -49,17 +50,14 @@ export function Tins({ view, product, zone }: { view: TinsView; product: Product
   const [saved, setSaved] = useState<'arrived' | 'kept' | null>(null);
   const queued = useQueued();
   const now = Date.now();
-  if (view.parts.length < 2) return <p>{view.productName} is one-pack, so there is no ratio to check.</p>;
+  if (view.parts.length < 2)
+    return <p>{t`${view.productName} is one-pack, so there is no ratio to check.`}</p>;
   if (view.parts.some(({ lots }) => lots.length === 0))
     return (
-      <p className="max-w-prose">
-        No stock of{' '}
-        {view.parts
-          .filter(({ lots }) => lots.length === 0)
-          .map(({ name }) => name)
-          .join(' and ')}
-        . Add your stock first, each part separately.
-      </p>
+      <p className="max-w-prose">{t`No stock of ${view.parts
+        .filter(({ lots }) => lots.length === 0)
+        .map(({ name }) => name)
+        .join(' and ')}. Add your stock first, each part separately.`}</p>
     );
   const found = answer(view, product, left, mark);
   const log = () => {
@@ -81,7 +79,7 @@ export function Tins({ view, product, zone }: { view: TinsView; product: Product
         method: 'POST',
         path: '/movements/together',
         body: { id: uuidv7(), movements },
-        what: 'stock count (reconciling)',
+        what: t`stock count (reconciling)`,
       },
       { onSuccess: setSaved },
     );
@@ -90,20 +88,16 @@ export function Tins({ view, product, zone }: { view: TinsView; product: Product
     <div className="space-y-6">
       <p>
         {view.productName}, {view.colour}
-        {view.since && <>, since {sayTime(view.since, zone, now)}</>}:{' '}
-        {counted(view.batches.length, 'batch', 'batches')} logged.
-        {view.ownRatio && (
-          <>
-            {' '}
-            Custom ratio {view.ownRatio.parts.join(' : ')}. Reason: {view.ownRatio.reason}.
-          </>
-        )}
+        {view.since && <>{t`, since ${sayTime(view.since, zone, now)}`}</>}
+        {t`: ${counted(view.batches.length, 'batch')} logged.`}
+        {view.ownRatio &&
+          t` Custom ratio ${view.ownRatio.parts.join(' : ')}. Reason: ${view.ownRatio.reason}.`}
       </p>
       <div className="grid gap-4 sm:grid-cols-2">
         {view.parts.map((part, i) => (
           <AmountStepper
             key={part.name}
-            label={`Left of ${part.name}, of ${sayAmount(show, part.start, part.unit)}`}
+            label={t`Left of ${part.name}, of ${sayAmount(show, part.start, part.unit)}`}
             unit={part.unit}
             value={left[i] as number}
             onChange={(value) => {
@@ -113,7 +107,7 @@ export function Tins({ view, product, zone }: { view: TinsView; product: Product
           />
         ))}
         <Choice
-          label="Measured to the nearest"
+          label={t`Measured to the nearest`}
           value={String(mark)}
           choices={MARKS.map(
             (each) => [String(each), sayAmount(show, each, view.parts[0]?.unit ?? 'l')] as const,
@@ -130,12 +124,15 @@ export function Tins({ view, product, zone }: { view: TinsView; product: Product
       )}
       {saved && (
         <p role="status">
-          {saved === 'arrived' ? 'Counts saved.' : 'Counts saved on this device, waiting to sync.'}
+          {saved === 'arrived' ? t`Counts saved.` : t`Counts saved on this device, waiting to sync.`}
         </p>
       )}
-      <button type="button" className="btn btn-primary target" disabled={queued.isPending} onClick={log}>
-        Save counts
-      </button>
+      <button
+        type="button"
+        className="btn btn-primary target"
+        disabled={queued.isPending}
+        onClick={log}
+      >{t`Save counts`}</button>
     </div>
   );
 }

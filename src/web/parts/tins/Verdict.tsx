@@ -1,5 +1,6 @@
 import type { Product, TinsView } from '../../../contract/index.ts';
 import type { Reconciled } from '../../../core/supply/index.ts';
+import { t } from '../../../words.ts';
 import { sayTime } from '../../clock/say.ts';
 import { useUnits } from '../../units/UnitsContext.tsx';
 import { sayAmount } from '../../words/supply.ts';
@@ -8,18 +9,14 @@ const pct = (fraction: number) => `${Math.round(Math.abs(fraction) * 100)} %`;
 
 /** What too much or too little hardener does to a two-pack [T]. */
 const EFFECT = {
-  'too-much':
-    'Too much hardener makes the film softer and slower to sand. It lets the film bloom in damp air and stops the next coat from adhering. Test the affected coats before overcoating.',
-  'too-little':
-    'With too little hardener, part of the base never cures. The film stays permanently soft and must be removed. Test the affected coats before overcoating.',
+  'too-much': t`Too much hardener makes the film softer and slower to sand. It lets the film bloom in damp air and stops the next coat from adhering. Test the affected coats before overcoating.`,
+  'too-little': t`With too little hardener, part of the base never cures. The film stays permanently soft and must be removed. Test the affected coats before overcoating.`,
 } as const;
 
 /** What too much or too little of a reducer does, which is part of the ratio but cures nothing [T]. */
 const REDUCER_EFFECT = {
-  'too-much':
-    'Too much reducer makes the film thinner than planned, and it runs more easily. Check the film of the coats it went into.',
-  'too-little':
-    'With too little reducer the paint flows out badly and goes on thicker than planned. Check the film of the coats it went into.',
+  'too-much': t`Too much reducer makes the film thinner than planned, and it runs more easily. Check the film of the coats it went into.`,
+  'too-little': t`With too little reducer the paint flows out badly and goes on thicker than planned. Check the film of the coats it went into.`,
 } as const;
 
 const isReducer = ({ sheet }: Product, part: string): boolean =>
@@ -40,31 +37,21 @@ export function Verdict(of: {
   const [error] = found.errors;
   return (
     <section aria-labelledby="tins-say" className="space-y-3">
-      <h2 id="tins-say" className="batten pb-1 text-lg">
-        Result
-      </h2>
+      <h2 id="tins-say" className="batten pb-1 text-lg">{t`Result`}</h2>
       <p role="status" className="border-line border-l-4 pl-3 text-lg">
         <VerdictText found={found} />
       </p>
       {error && (
-        <p className="text-sm">
-          Used: {view.parts.map(({ name }, i) => `${say(found.used[i] ?? 0)} ${name}`).join(' and ')}. At this
-          precision, {error.part} was between{' '}
-          {error.low < 0 ? `${pct(error.low)} too little` : `${pct(error.low)} too much`} and{' '}
-          {error.high === null
+        <p className="text-sm">{t`Used: ${view.parts.map(({ name }, i) => `${say(found.used[i] ?? 0)} ${name}`).join(' and ')}. At this precision, ${error.part} was between ${error.low < 0 ? t`${pct(error.low)} too little` : t`${pct(error.low)} too much`} and ${
+          error.high === null
             ? 'anything'
             : error.high < 0
-              ? `${pct(error.high)} too little`
-              : `${pct(error.high)} too much`}
-          .
-        </p>
+              ? t`${pct(error.high)} too little`
+              : t`${pct(error.high)} too much`
+        }.`}</p>
       )}
       {found.worst && found.astray.length > 0 && (
-        <p>
-          Or the ratio was correct, and{' '}
-          {found.astray.map(({ part, amount }) => `${say(amount)} of ${part}`).join(' and ')} was spilt or
-          lost.
-        </p>
+        <p>{t`Or the ratio was correct, and ${found.astray.map(({ part, amount }) => `${say(amount)} of ${part}`).join(' and ')} was spilt or lost.`}</p>
       )}
       {found.worst && (found.verdict === 'too-much' || found.verdict === 'too-little') && (
         <p className="text-warning font-semibold">
@@ -80,20 +67,17 @@ export function Verdict(of: {
 function VerdictText({ found }: { found: Reconciled }) {
   switch (found.verdict) {
     case 'nothing-used':
-      return <>The ratio can’t be worked out: nothing has been used, or not enough of every part.</>;
+      return <>{t`The ratio can’t be worked out: nothing has been used, or not enough of every part.`}</>;
     case 'in-ratio':
-      return <strong>Mixed in the correct ratio.</strong>;
+      return <strong>{t`Mixed in the correct ratio.`}</strong>;
     case 'cannot-tell':
       return (
-        <>
-          Can’t tell at this precision. Measure the remaining amounts more finely, or wait until more has been
-          used.
-        </>
+        <>{t`Can’t tell at this precision. Measure the remaining amounts more finely, or wait until more has been used.`}</>
       );
     default:
       return (
         <strong>
-          {pct(found.worst?.error ?? 0)} too {found.verdict === 'too-much' ? 'much' : 'little'}{' '}
+          {t`${pct(found.worst?.error ?? 0)} too ${found.verdict === 'too-much' ? 'much' : 'little'} `}
           {found.worst?.part}.
         </strong>
       );
@@ -115,32 +99,32 @@ function Explanations({
   const unit = view.parts[0]?.unit ?? 'l';
   const batch = (id: string | null) => {
     const one = view.batches.find((each) => each.id === id);
-    return one ? `the batch of ${sayTime(one.at, zone, now)} for ${one.areaName}` : 'a batch';
+    return one ? t`the batch of ${sayTime(one.at, zone, now)} for ${one.areaName}` : t`a batch`;
   };
   const say = ({ kind, batchId, part, amount }: Reconciled['explanations'][number]): string => {
     const much = sayAmount(show, amount, unit);
     switch (kind) {
       case 'logged-off':
-        return `${batch(batchId)} was logged with a wrong ratio`;
+        return t`${batch(batchId)} was logged with a wrong ratio`;
       case 'twice':
-        return `${part} was added twice to ${batch(batchId)} (${much})`;
+        return t`${part} was added twice to ${batch(batchId)} (${much})`;
       case 'left-out':
-        return `${part} was left out of ${batch(batchId)} (${much})`;
+        return t`${part} was left out of ${batch(batchId)} (${much})`;
       case 'swapped':
-        return `base and hardener were swapped in ${batch(batchId)}`;
+        return t`base and hardener were swapped in ${batch(batchId)}`;
       case 'not-logged':
-        return `A batch of ${much} in the correct ratio wasn’t logged`;
+        return t`A batch of ${much} in the correct ratio wasn’t logged`;
       case 'spilt':
-        return `${much} of ${part} was spilt`;
+        return t`${much} of ${part} was spilt`;
     }
   };
   return (
     <div>
-      <h3 className="font-semibold">Possible explanations, most likely first</h3>
+      <h3 className="font-semibold">{t`Possible explanations, most likely first`}</h3>
       <ol className="list-decimal pl-5">
         {found.explanations.map((each) => (
           <li key={`${each.kind} ${each.batchId} ${each.part}`}>
-            {say(each)} ({Math.round(each.fits * 100)} % match)
+            {t`${say(each)} (${Math.round(each.fits * 100)} % match)`}
           </li>
         ))}
       </ol>
@@ -156,26 +140,24 @@ function StockLeft({ found, view, product }: { found: Reconciled; view: TinsView
   return (
     <div className="space-y-1">
       <p>
-        Remaining stock makes <strong>{say(reach.mixed)}</strong> of mixed paint. Planned work needs{' '}
-        {show(view.ahead.safe, 'volume')} (safe estimate).{' '}
+        {t`Remaining stock makes `}
+        <strong>{say(reach.mixed)}</strong>
+        {t` of mixed paint. Planned work needs ${show(view.ahead.safe, 'volume')} (safe estimate). `}
         {missing.length > 0 ? (
           <strong className="text-error">
-            {missing.map(({ part, amount }) => `${say(amount)} of ${part}`).join(' and ')} missing.
+            {t`${missing.map(({ part, amount }) => `${say(amount)} of ${part}`).join(' and ')} missing.`}
           </strong>
         ) : (
-          'That is enough.'
+          t`That is enough.`
         )}
       </p>
       {end.kind === 'together' ? (
-        <p>
-          Both tins will run out together. Mix everything that is left (
-          {end.ratio.map((each) => say(each)).join(' : ')}): {pct(end.error)} off the ratio, within tolerance.
-        </p>
+        <p>{t`Both tins will run out together. Mix everything that is left (${end.ratio.map((each) => say(each)).join(' : ')}): ${pct(end.error)} off the ratio, within tolerance.`}</p>
       ) : (
         <p>
-          To use up both tins, buy <strong>{say(end.buy)}</strong> more {end.part}, or leave{' '}
-          {end.leave.map(({ part, amount }) => `${say(amount)} of ${part}`).join(' and ')} unmixed. Never make
-          up the {product.sheet.parts.length > 1 ? 'other part' : 'rest'} by guess.
+          {t`To use up both tins, buy `}
+          <strong>{say(end.buy)}</strong>
+          {t` more ${end.part}, or leave ${end.leave.map(({ part, amount }) => `${say(amount)} of ${part}`).join(' and ')} unmixed. Never make up the ${product.sheet.parts.length > 1 ? t`other part` : t`rest`} by guess.`}
         </p>
       )}
     </div>
