@@ -1,24 +1,21 @@
-import { type CurvePoint, readyCurve } from '../cure/index.ts';
+import { type CurvePoint, type OvercoatRule, readyCurve } from '../cure/index.ts';
 import { coatsNeeded, type Method } from '../film/index.ts';
-import {
-  degrees,
-  film as microns,
-  positive,
-  QuantityError,
-  type Sentence,
-  sentence,
-  within,
-} from '../units/index.ts';
-import { FAMILIES, type Family } from './families.ts';
+import { positive, QuantityError, within } from '../units/index.ts';
 import { FILLERS, isIn } from './groups.ts';
 import { checkFilm, filmOf, methodsOf, type ProductSheet } from './sheet.ts';
 
-/** Something on a sheet that can hardly be meant: to be looked up again on the paper, not refused. */
-export interface SheetNote {
-  /** The part of the sheet it is about. */
-  about: 'overcoat' | 'pot-life' | 'film' | 'thumb' | 'immersion' | 'profile' | 'mix';
-  text: Sentence;
-}
+/** Something on a sheet that can hardly be meant: to be looked up again on the paper, not refused. Temperatures in °C, times in minutes, films and profiles in µm. */
+export type SheetNote =
+  | { code: 'overcoat-closes-first' | 'thumb-closes-first'; by: OvercoatRule['by']; tempC: number }
+  | { code: 'no-grit'; by: OvercoatRule['by'] }
+  | { code: 'pot-life-not-shorter'; minutes: number; tempC: number; colderC: number }
+  | { code: 'standing-uses-pot-life'; inductionMin: number; minutes: number }
+  | { code: 'two-pack-without-pot-life' | 'one-pack-with-pot-life' }
+  | { code: 'film-of-a-filler'; dryMicrons: number; wetMicrons: number }
+  | { code: 'method-not-allowed'; method: Method }
+  | { code: 'film-of-method'; method: Method; mostMicrons: number; sheetMicrons: number }
+  | { code: 'latest-launch-first'; tempC: number }
+  | { code: 'profile-upside-down'; leastMicrons: number; mostMicrons: number };
 
 const at = (points: readonly CurvePoint[], tempC: number): number | null => {
   try {
@@ -28,10 +25,6 @@ const at = (points: readonly CurvePoint[], tempC: number): number | null => {
     throw error;
   }
 };
-
-/** A coat of the sheet's overcoat lines, in words. */
-const over = (by: string): string =>
-  by === 'any' ? 'any coat' : by === 'self' ? 'itself' : (FAMILIES[by as Family] ?? by);
 
 /** Temperatures that two tables have in common, or those of the first. */
 const shared = (a: readonly CurvePoint[], b: readonly CurvePoint[]) => {
@@ -57,76 +50,43 @@ export function sheetNotes(sheet: ProductSheet): SheetNote[] {
   if (sheet.inductionMin !== null) within('induction', sheet.inductionMin, 0, 14_400);
   for (const { film } of sheet.byMethod) if (film) checkFilm(film);
   const notes: SheetNote[] = [];
-  const say = (about: SheetNote['about'], text: Sentence) => notes.push({ about, text });
-  for (const rule of sheet.cure.overcoat) {
-    const closes = rule.chemicalMax && before(rule.chemicalMax, rule.min);
-    if (closes != null)
-      say(
-        'overcoat',
-        sentence`At ${degrees(closes)}, the overcoat window for ${over(rule.by)} closes before it opens`,
-      );
-    const thumb = rule.thumb && before(rule.thumb.closes, rule.thumb.opens);
-    if (thumb != null)
-      say(
-        'thumb',
-        sentence`At ${degrees(thumb)}, the thumbprint window for ${over(rule.by)} closes before it opens`,
-      );
-    if (rule.chemicalMax && rule.keyGrit === null) {
-      say(
-        'overcoat',
-        `The overcoat window for ${over(rule.by)} closes, but no grit is given for sanding afterwards`,
-      );
-    }
+  for (const { by, chemicalMax, min, thumb, keyGrit } of sheet.cure.overcoat) {
+    const closes = chemicalMax && before(chemicalMax, min);
+    if (closes != null) notes.push({ code: 'overcoat-closes-first', by, tempC: closes });
+    const thumbCloses = thumb && before(thumb.closes, thumb.opens);
+    if (thumbCloses != null) notes.push({ code: 'thumb-closes-first', by, tempC: thumbCloses });
+    if (chemicalMax && keyGrit === null) notes.push({ code: 'no-grit', by });
   }
   for (const point of sheet.potLife) {
     within('temperature of a pot life', point.tempC, -40, 80);
     positive('pot life', point.minutes, 14_400);
   }
   const pot = [...sheet.potLife].sort((a, b) => a.tempC - b.tempC);
-  pot.forEach((point, i) => {
+  pot.forEach(({ minutes, tempC }, i) => {
     const colder = pot[i - 1];
-    if (colder && point.minutes >= colder.minutes) {
-      say(
-        'pot-life',
-        sentence`Pot life is ${point.minutes} min at ${degrees(point.tempC)}, which isn’t shorter than at ${degrees(colder.tempC)}`,
-      );
-    }
+    if (colder && minutes >= colder.minutes)
+      notes.push({ code: 'pot-life-not-shorter', minutes, tempC, colderC: colder.tempC });
   });
-  if (pot[0] && sheet.inductionMin !== null && sheet.inductionMin >= pot[0].minutes) {
-    say(
-      'pot-life',
-      `The standing time of ${sheet.inductionMin} min uses up the whole pot life of ${pot[0].minutes} min`,
-    );
-  }
-  if (sheet.parts.length > 1 && pot.length === 0) say('pot-life', 'Two-pack without a pot life');
-  if (sheet.parts.length === 1 && pot.length > 0) say('mix', 'One-pack with a pot life');
-  const wet = sheet.film.max / sheet.volumeSolids;
-  if (wet > 1500 && !isIn(FILLERS, sheet.family))
-    say(
-      'film',
-      sentence`The maximum of ${microns(sheet.film.max)} dry means ${microns(Math.round(wet))} wet, which would be a filler rather than a paint`,
-    );
+  const { inductionMin, parts } = sheet;
+  if (pot[0] && inductionMin !== null && inductionMin >= pot[0].minutes)
+    notes.push({ code: 'standing-uses-pot-life', inductionMin, minutes: pot[0].minutes });
+  if (parts.length > 1 && pot.length === 0) notes.push({ code: 'two-pack-without-pot-life' });
+  if (parts.length === 1 && pot.length > 0) notes.push({ code: 'one-pack-with-pot-life' });
+  const wetMicrons = Math.round(sheet.film.max / sheet.volumeSolids);
+  if (wetMicrons > 1500 && !isIn(FILLERS, sheet.family))
+    notes.push({ code: 'film-of-a-filler', dryMicrons: sheet.film.max, wetMicrons });
   for (const { method, film } of sheet.byMethod) {
-    if (!methodsOf(sheet).includes(method))
-      say('film', `There are values for ${method.replaceAll('-', ' ')}, but that method isn’t allowed`);
-    if (film && film.max > 3 * sheet.film.max) {
-      say(
-        'film',
-        sentence`${microns(film.max)} by ${method.replaceAll('-', ' ')} is more than three times the maximum of ${microns(sheet.film.max)}`,
-      );
-    }
+    if (!methodsOf(sheet).includes(method)) notes.push({ code: 'method-not-allowed', method });
+    if (film && film.max > 3 * sheet.film.max)
+      notes.push({ code: 'film-of-method', method, mostMicrons: film.max, sheetMicrons: sheet.film.max });
   }
   const { immersion } = sheet.cure.events;
   const latest = sheet.cure.events['latest-immersion'];
   const late = immersion && latest && before(latest, immersion);
-  if (late != null)
-    say('immersion', sentence`At ${degrees(late)}, the latest launch time is before the earliest`);
-  const { profileMinMicrons: least, profileMaxMicrons: most } = sheet.preparation;
-  if (least !== null && most !== null && least > most)
-    say(
-      'profile',
-      sentence`The minimum profile of ${microns(least)} is above the maximum of ${microns(most)}`,
-    );
+  if (late != null) notes.push({ code: 'latest-launch-first', tempC: late });
+  const { profileMinMicrons: leastMicrons, profileMaxMicrons: mostMicrons } = sheet.preparation;
+  if (leastMicrons !== null && mostMicrons !== null && leastMicrons > mostMicrons)
+    notes.push({ code: 'profile-upside-down', leastMicrons, mostMicrons });
   return notes;
 }
 

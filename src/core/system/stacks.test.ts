@@ -18,6 +18,7 @@ import {
   prepareFor,
   prepHours,
   SCHOOLS,
+  type SheetNote,
   type StackPlace,
   sheetNotes,
   stackFigures,
@@ -155,7 +156,7 @@ describe('sanity of a sheet', () => {
     for (const [name, demo] of Object.entries(SHEETS)) expect([name, sheetNotes(demo)]).toEqual([name, []]);
   });
   const barrier = SHEETS['Thrift Barrier'] as ProductSheet;
-  it.each<[string, Partial<ProductSheet>, string]>([
+  it.each<[string, Partial<ProductSheet>, SheetNote]>([
     [
       'a window that closes before it opens',
       {
@@ -171,7 +172,7 @@ describe('sanity of a sheet', () => {
           ],
         },
       },
-      'At 20 °C, the overcoat window for any coat closes before it opens',
+      { code: 'overcoat-closes-first', by: 'any', tempC: 20 },
     ],
     [
       'a pot that lives longer when hotter',
@@ -181,24 +182,20 @@ describe('sanity of a sheet', () => {
           { tempC: 30, minutes: 90 },
         ],
       },
-      'Pot life is 90 min at 30 °C, which isn’t shorter than at 20 °C',
+      { code: 'pot-life-not-shorter', minutes: 90, tempC: 30, colderC: 20 },
     ],
     [
       'an induction that eats the pot',
       { inductionMin: 60, potLife: [{ tempC: 20, minutes: 45 }] },
-      'The standing time of 60 min uses up the whole pot life of 45 min',
+      { code: 'standing-uses-pot-life', inductionMin: 60, minutes: 45 },
     ],
     [
       'a film that is a filler',
       { film: { min: 100, typical: 500, max: 900 }, volumeSolids: 0.4 },
-      'The maximum of 900 µm dry means 2250 µm wet, which would be a filler rather than a paint',
+      { code: 'film-of-a-filler', dryMicrons: 900, wetMicrons: 2250 },
     ],
-  ])('%s is pointed out', (_, over, text) => {
-    expect(
-      sheetNotes({ ...barrier, ...over })
-        .map((note) => writeSentence(note.text, 'metric'))
-        .join(),
-    ).toContain(text);
+  ])('%s is pointed out', (_, over, note) => {
+    expect(sheetNotes({ ...barrier, ...over })).toContainEqual(note);
   });
 });
 
@@ -245,12 +242,12 @@ describe('figures of one method', () => {
     expect([microns(['airless-spray']), microns(['roller'])]).toEqual([125, 60]);
   });
   it('a sheet that speaks of a method it forbids is looked at again', () => {
-    const notes = sheetNotes({ ...sprayed, methods: ['roller', 'brush'] }).map(({ text }) =>
-      writeSentence(text, 'metric'),
-    );
-    expect(notes.join()).toContain('There are values for airless spray, but that method isn’t allowed');
-    const silent = sheetNotes({ ...sprayed, methods: [] }).map(({ text }) => writeSentence(text, 'metric'));
-    expect(silent).toEqual(notes.filter((note) => !note.includes('isn’t allowed')));
+    const notes = sheetNotes({ ...sprayed, methods: ['roller', 'brush'] });
+    const forbidden = { code: 'method-not-allowed', method: 'airless-spray' };
+    expect(notes).toContainEqual(forbidden);
+    // A sheet that names no method forbids none.
+    const silent = sheetNotes({ ...sprayed, methods: [] });
+    expect(silent).toEqual(notes.filter(({ code }) => code !== forbidden.code));
   });
 });
 

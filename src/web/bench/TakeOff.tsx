@@ -4,7 +4,7 @@ import { Link } from 'react-router';
 import { v7 as uuidv7 } from 'uuid';
 import type { BenchView, CoatLying, EntryInput, FieldError } from '../../contract/index.ts';
 import { BARE_STEEL_HOURS } from '../../core/inspect/index.ts';
-import { type RemovalWay, SUBSTRATES } from '../../core/system/index.ts';
+import type { RemovalWay } from '../../core/system/index.ts';
 import { t } from '../../words.ts';
 import { logEntry, strikeWrite } from '../api/logEntry.ts';
 import { useQueued } from '../api/mutations.ts';
@@ -15,7 +15,7 @@ import { RecordForm } from '../forms/RecordForm.tsx';
 import { TimeField } from '../forms/TimeField.tsx';
 import { UndoNotice } from '../parts/UndoNotice.tsx';
 import { choices } from '../words/survey.ts';
-import { WAY_OFF_WORDS } from '../words/systems.ts';
+import { SUBSTRATE_WORDS, WAY_OFF_WORDS } from '../words/systems.ts';
 
 interface Values {
   /** `ground`, or which coat of those that lie there is the lowest to go. */
@@ -65,7 +65,7 @@ function TakeOffForm({
   const { area, lying } = view;
   const id = useRef(uuidv7());
   const now = Date.parse(view.now);
-  const ground = SUBSTRATES[area.substrate];
+  const ground = SUBSTRATE_WORDS[area.substrate];
   const submit = async (values: Values): Promise<FieldError[] | undefined> => {
     const read = new FormReader('metric');
     const at = fromLocalField(values.at, zone);

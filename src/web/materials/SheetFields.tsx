@@ -1,8 +1,9 @@
 import { Controller, useFieldArray, useFormContext, useWatch } from 'react-hook-form';
-import { FAMILIES, type Hazard } from '../../core/system/index.ts';
+import type { Hazard } from '../../core/system/index.ts';
 import { t } from '../../words.ts';
 import { Field, QuantityField, SelectField, TextArea } from '../forms/Field.tsx';
 import { choices } from '../words/survey.ts';
+import { FAMILY_WORDS } from '../words/systems.ts';
 import { FilmFields } from './FilmFields.tsx';
 import { MethodFields } from './MethodFields.tsx';
 import { PackFields } from './PackFields.tsx';
@@ -31,7 +32,7 @@ export function SheetFields() {
         <SelectField
           name="family"
           label={t`Coating type`}
-          choices={[['', t`Select…`], ...choices(FAMILIES)]}
+          choices={[['', t`Select…`], ...choices(FAMILY_WORDS)]}
         />
       </div>
       <Parts />

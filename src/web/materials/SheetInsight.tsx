@@ -6,6 +6,7 @@ import { t } from '../../words.ts';
 import { FormReader } from '../forms/canonical.ts';
 import { lazyPart } from '../parts/lazyPart.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
+import { saySheetNote } from '../words/sheetNotes.ts';
 import type { SheetValues } from './sheetValues.ts';
 import { valuesToSheet } from './valuesToSheet.ts';
 
@@ -24,7 +25,7 @@ function notesOf(sheet: ProductSheet): SheetNote[] {
 /** What the sheet as typed looks like: its times over temperature, and what can hardly be meant. */
 export function SheetInsight() {
   const { control } = useFormContext<SheetValues>();
-  const { system, write } = useUnits();
+  const { system, show } = useUnits();
   const values = useWatch({ control }) as SheetValues;
   const read = new FormReader(system);
   const { sheet } = valuesToSheet(values, '', read);
@@ -38,7 +39,7 @@ export function SheetInsight() {
       {notes.length > 0 ? (
         <ul className="border-warning list-disc border-l-4 pl-8" role="status">
           {notes
-            .map(({ text }) => write(text))
+            .map((note) => saySheetNote(note, show))
             .map((text) => (
               <li key={text}>{t`Please check: ${text}.`}</li>
             ))}

@@ -2,7 +2,6 @@ import { createColumnHelper, flexRender } from '@tanstack/react-table';
 import { useMemo } from 'react';
 import { Link } from 'react-router';
 import type { Product } from '../../contract/index.ts';
-import { FAMILIES } from '../../core/system/index.ts';
 import { t } from '../../words.ts';
 import { Scroller } from '../parts/Scroller.tsx';
 import { SearchField } from '../parts/SearchField.tsx';
@@ -11,6 +10,7 @@ import { SortMenu } from '../parts/SortMenu.tsx';
 import { StackedTable } from '../parts/StackedTable.tsx';
 import { useSortedTable } from '../parts/useSortedTable.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
+import { FAMILY_WORDS } from '../words/systems.ts';
 
 const column = createColumnHelper<Product>();
 
@@ -30,7 +30,7 @@ export function SheetTable({ sheets }: { sheets: Product[] }) {
           </Link>
         ),
       }),
-      column.accessor(({ sheet }) => FAMILIES[sheet.family], { id: 'family', header: t`Coating type` }),
+      column.accessor(({ sheet }) => FAMILY_WORDS[sheet.family], { id: 'family', header: t`Coating type` }),
       column.accessor(sayMix, { id: 'mix', header: t`Mixing ratio` }),
       column.accessor(({ sheet }) => sheet.volumeSolids, {
         id: 'solids',

@@ -1,8 +1,9 @@
 import { useFormContext, useWatch } from 'react-hook-form';
-import { ANTIFOULINGS, type Cleanliness, FAMILIES, SUBSTRATES } from '../../core/system/index.ts';
+import { ANTIFOULINGS, type Cleanliness } from '../../core/system/index.ts';
 import { t } from '../../words.ts';
 import { CheckField, QuantityField, SelectField } from '../forms/Field.tsx';
 import { choices } from '../words/survey.ts';
+import { FAMILY_WORDS, SUBSTRATE_WORDS } from '../words/systems.ts';
 import type { SheetValues } from './sheetValues.ts';
 
 const GRADES: readonly Cleanliness[] = ['Sa 1', 'Sa 2', 'Sa 2½', 'Sa 3', 'St 2', 'St 3'];
@@ -44,7 +45,7 @@ export function SurfaceFields() {
         <fieldset>
           <legend className="label-caps pb-1">{t`Permitted surfaces`}</legend>
           <div className="flex flex-wrap gap-x-5 gap-y-1">
-            {[...choices(SUBSTRATES), ...choices(FAMILIES)].map(([value, word]) => (
+            {[...choices(SUBSTRATE_WORDS), ...choices(FAMILY_WORDS)].map(([value, word]) => (
               <label key={value} className="flex cursor-pointer items-center gap-2 py-1">
                 <input type="checkbox" className="checkbox" value={value} {...register('grounds')} />
                 {word}

@@ -1,18 +1,18 @@
 import type { ClipboardEvent, ReactNode } from 'react';
 import { useFieldArray, useFormContext, useWatch } from 'react-hook-form';
 import { FILM_EVENTS } from '../../core/cure/index.ts';
-import { FAMILIES } from '../../core/system/index.ts';
 import { t } from '../../words.ts';
 import { Field, SelectField } from '../forms/Field.tsx';
 import { Scroller } from '../parts/Scroller.tsx';
 import { EDGE_WORDS } from '../state/states.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
+import { FAMILY_WORDS } from '../words/systems.ts';
 import { COLUMNS, emptyOvercoat, type SheetValues } from './sheetValues.ts';
 
 const BY: [string, string][] = [
   ['any', t`anything else`],
   ['self', 'itself'],
-  ...(Object.entries(FAMILIES) as [string, string][]),
+  ...(Object.entries(FAMILY_WORDS) as [string, string][]),
 ];
 /** Temperatures a sheet is begun with. */
 const USUAL_COLUMNS = 3;

@@ -1,15 +1,16 @@
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { writeSheetsCsv } from '../../contract/formats/sheetsCsv.ts';
-import { FAMILIES, type Family, typicalSheet } from '../../core/system/index.ts';
+import { type Family, typicalSheet } from '../../core/system/index.ts';
 import { t } from '../../words.ts';
 import { useWrite } from '../api/mutations.ts';
 import { useProducts } from '../api/queries.ts';
 import { QueryBoundary } from '../parts/QueryBoundary.tsx';
 import { useMounted } from '../state/useMounted.ts';
 import { counted } from '../words/counted.ts';
+import { FAMILY_WORDS } from '../words/systems.ts';
 
-const nameOf = (family: Family) => t`Typical ${FAMILIES[family]}`;
+const nameOf = (family: Family) => t`Typical ${FAMILY_WORDS[family]}`;
 
 /** Sheets to begin with: a family each, every value typical and from memory until the tin confirms it. */
 export function TypicalPage() {
@@ -38,7 +39,7 @@ function Choice({ known }: { known: ReadonlySet<string> }) {
   const mounted = useMounted();
   const write = useWrite<{ added: number }>({ atForm: true });
   const [chosen, setChosen] = useState<ReadonlySet<Family>>(new Set());
-  const families = (Object.keys(FAMILIES) as Family[]).filter((family) => !known.has(nameOf(family)));
+  const families = (Object.keys(FAMILY_WORDS) as Family[]).filter((family) => !known.has(nameOf(family)));
   if (families.length === 0) return <p>{t`All typical data sheets have been added.`}</p>;
   const add = () =>
     write.mutate(
@@ -70,7 +71,7 @@ function Choice({ known }: { known: ReadonlySet<string> }) {
                   setChosen(next);
                 }}
               />
-              <span className="first-letter:uppercase">{FAMILIES[family]}</span>
+              <span className="first-letter:uppercase">{FAMILY_WORDS[family]}</span>
             </label>
           </li>
         ))}

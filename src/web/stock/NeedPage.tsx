@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import type { MaterialsView, PartSupply, ProductSupply } from '../../contract/index.ts';
 import type { Method } from '../../core/film/index.ts';
-import { SUBSTRATES, type Substrate } from '../../core/system/index.ts';
+import type { Substrate } from '../../core/system/index.ts';
 import { t } from '../../words.ts';
 import { useBoard, useYard } from '../api/queries.ts';
 import { useMaterials } from '../api/supplyQueries.ts';
@@ -13,7 +13,7 @@ import { SearchField } from '../parts/SearchField.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { counted } from '../words/counted.ts';
 import { sayPart, sayStopped } from '../words/supply.ts';
-import { METHOD_WORDS } from '../words/systems.ts';
+import { METHOD_WORDS, SUBSTRATE_WORDS } from '../words/systems.ts';
 import { NeedBar } from './NeedBar.tsx';
 import { type Chosen, NeedLines } from './NeedLines.tsx';
 import { UsedUp } from './UsedUp.tsx';
@@ -205,7 +205,7 @@ function ProductNeed(given: { product: ProductSupply; of: Chosen; zone: string; 
       ))}
       {product.learned.map((rate) => (
         <p key={`${rate.method} ${rate.surface}`} className="text-sm">
-          {t`${METHOD_WORDS[rate.method as Method]} on ${SUBSTRATES[rate.surface as Substrate]}: ${counted(rate.coats, 'coat')} used ${Math.round(rate.mean * 100)} % of the data sheet amount. Estimates use ${Math.round(rate.factor * 100)} %: with few coats on record, the data sheet still has ${Math.round((1 - rate.weight) * 100)} % of the weight`}
+          {t`${METHOD_WORDS[rate.method as Method]} on ${SUBSTRATE_WORDS[rate.surface as Substrate]}: ${counted(rate.coats, 'coat')} used ${Math.round(rate.mean * 100)} % of the data sheet amount. Estimates use ${Math.round(rate.factor * 100)} %: with few coats on record, the data sheet still has ${Math.round((1 - rate.weight) * 100)} % of the weight`}
           {rate.outliers.length > 0 && t`; ${counted(rate.outliers.length, 'outlier')} left out`}.{' '}
           {rate.persons.length > 1 &&
             t`By painter: ${rate.persons.map(({ person, factor, coats }) => `${person} ${Math.round(factor * 100)} % (${counted(coats, 'coat')})`).join(', ')}.`}

@@ -2,7 +2,6 @@ import { useRef } from 'react';
 import { useFormContext } from 'react-hook-form';
 import { v7 as uuidv7 } from 'uuid';
 import type { Area, Boat, FieldError, PartOf } from '../../contract/index.ts';
-import { SUBSTRATES } from '../../core/system/index.ts';
 import { t } from '../../words.ts';
 import { api } from '../api/client.ts';
 import { useYard } from '../api/queries.ts';
@@ -19,6 +18,7 @@ import {
   SIDE_WORDS,
   ZONE_WORDS,
 } from '../words/survey.ts';
+import { SUBSTRATE_WORDS } from '../words/systems.ts';
 import { type AreaValues, areaToValues, formPath, newArea, USUAL_SERVICE, valuesToArea } from './areaForm.ts';
 import { MeasureFields } from './MeasureFields.tsx';
 import { ShelterFields } from './ShelterFields.tsx';
@@ -108,7 +108,7 @@ export function AreaEditor({ boat, area, onSaved, onRemoved, onCancel }: Props) 
             <SelectField name="side" label={t`Side`} choices={choices(SIDE_WORDS)} />
           </>
         )}
-        <SelectField name="substrate" label={t`Substrate`} choices={choices(SUBSTRATES)} />
+        <SelectField name="substrate" label={t`Substrate`} choices={choices(SUBSTRATE_WORDS)} />
         <SelectField name="service" label={t`Exposure`} choices={choices(SERVICE_WORDS)} />
         <ShelterFields zone={zone} saved={area ? values.surroundings : null} />
         <SelectField name="oldCoating" label={t`Existing coating`} choices={choices(OLD_COATING_WORDS)} />

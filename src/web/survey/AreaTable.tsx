@@ -1,6 +1,5 @@
 import { createColumnHelper } from '@tanstack/react-table';
 import { Link } from 'react-router';
-import { SUBSTRATES } from '../../core/system/index.ts';
 import { t } from '../../words.ts';
 import type { AreaRow } from '../parts/drawing/drawnRows.ts';
 import { Scroller } from '../parts/Scroller.tsx';
@@ -13,12 +12,13 @@ import { StateMark } from '../state/StateMark.tsx';
 import { STATES } from '../state/states.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { PART_WORDS } from '../words/survey.ts';
+import { SUBSTRATE_WORDS } from '../words/systems.ts';
 
 const column = createColumnHelper<AreaRow>();
 const COLUMNS = [
   column.accessor('number', { header: 'No.' }),
   column.accessor('name', { header: t`Area` }),
-  column.accessor(({ part, substrate }) => (part ? '' : SUBSTRATES[substrate]), {
+  column.accessor(({ part, substrate }) => (part ? '' : SUBSTRATE_WORDS[substrate]), {
     id: 'substrate',
     header: t`Substrate`,
   }),
@@ -72,7 +72,7 @@ export function AreaTable({
                   </Link>
                   {row.part && <span className="block text-sm font-normal">{PART_WORDS[row.part.kind]}</span>}
                 </th>
-                <td className="hidden sm:table-cell">{row.part ? '' : SUBSTRATES[row.substrate]}</td>
+                <td className="hidden sm:table-cell">{row.part ? '' : SUBSTRATE_WORDS[row.substrate]}</td>
                 <td className="text-right whitespace-nowrap">
                   {row.areaM2 > 0 ? (
                     <>

@@ -2,13 +2,14 @@ import { useId, useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import type { AreaInput, Boat } from '../../contract/index.ts';
 import { type Hull, startingAreas } from '../../core/hull/index.ts';
-import { SUBSTRATES, type Substrate } from '../../core/system/index.ts';
+import type { Substrate } from '../../core/system/index.ts';
 import { t } from '../../words.ts';
 import { useWrite } from '../api/mutations.ts';
 import { Scroller } from '../parts/Scroller.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { counted } from '../words/counted.ts';
 import { choices, KIND_WORDS, SURROUNDING_WORDS } from '../words/survey.ts';
+import { SUBSTRATE_WORDS } from '../words/systems.ts';
 import { USUAL_SERVICE } from './areaForm.ts';
 
 type Around = Exclude<AreaInput['surroundings']['kind'], 'heated'>;
@@ -61,7 +62,7 @@ export function StartingSet({ boat, onMade }: { boat: Hull<Boat>; onMade: () => 
             value={substrate}
             onChange={(event) => setSubstrate(event.target.value as Substrate)}
           >
-            {choices(SUBSTRATES).map(([value, word]) => (
+            {choices(SUBSTRATE_WORDS).map(([value, word]) => (
               <option key={value} value={value}>
                 {word}
               </option>

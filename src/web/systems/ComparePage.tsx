@@ -2,7 +2,7 @@ import { type ReactNode, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import type { BoatView, OwnTemplate, Product, StackView, Step, StripView } from '../../contract/index.ts';
 import { toMinor } from '../../core/supply/index.ts';
-import { type JudgedStack, type StackFigures, SUBSTRATES, stackFigures } from '../../core/system/index.ts';
+import { type JudgedStack, type StackFigures, stackFigures } from '../../core/system/index.ts';
 import { t } from '../../words.ts';
 import { useBoat, useStacks, useTemplates } from '../api/boatQueries.ts';
 import { useProducts, useStrip } from '../api/queries.ts';
@@ -15,6 +15,7 @@ import { StackSection } from '../parts/StackSection.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { counted } from '../words/counted.ts';
 import { sayMoney } from '../words/supply.ts';
+import { SUBSTRATE_WORDS } from '../words/systems.ts';
 import { VERDICT_SIGNS, VERDICT_WORDS } from './ruleWords.ts';
 import { sayVerdict } from './StackVerdict.tsx';
 import { schoolWays } from './schooled.ts';
@@ -263,5 +264,5 @@ function RulesSay({ judged }: { judged: JudgedStack | null }) {
 function Section({ way, context }: { way: Way; context: StackContext }) {
   const judged = judgeSteps(way.steps, context.products, context.area);
   const steps = drawnSteps(way.steps, { ...context, asApplied: {}, bonds: {} }, judged);
-  return <StackSection steps={steps} substrate={SUBSTRATES[context.area.substrate]} />;
+  return <StackSection steps={steps} substrate={SUBSTRATE_WORDS[context.area.substrate]} />;
 }

@@ -1,15 +1,16 @@
 import { useFieldArray, useFormContext } from 'react-hook-form';
 import type { Product } from '../../contract/index.ts';
-import { FAMILIES, type Family, fineFigures, nearestFine } from '../../core/system/index.ts';
+import { type Family, fineFigures, nearestFine } from '../../core/system/index.ts';
 import { fieldText, fromCanonical, type Sentence, shownUnit } from '../../core/units/index.ts';
 import { t } from '../../words.ts';
 import { FormReader } from '../forms/canonical.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
+import { FAMILY_WORDS } from '../words/systems.ts';
 import type { StackContext } from './stackContext.ts';
 import { type StackValues, type StepValues, stepOf, valuesToStack } from './stackForm.ts';
 import { type Extremes, judgeSteps, placeOf } from './stackRules.ts';
 
-const names = (families: readonly Family[]) => families.map((family) => FAMILIES[family]).join(', ');
+const names = (families: readonly Family[]) => families.map((family) => FAMILY_WORDS[family]).join(', ');
 
 /** A step that stays, with the figures its sheet refuses brought within it, and what that changed. */
 interface Kept {

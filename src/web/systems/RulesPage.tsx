@@ -1,12 +1,10 @@
 import { useState } from 'react';
 import {
-  FAMILIES,
   type Family,
   type Ground,
   JOINT_RULES,
   type JudgedLayer,
   judgeGrounds,
-  SUBSTRATES,
   type Substrate,
   TREATMENTS,
 } from '../../core/system/index.ts';
@@ -15,9 +13,10 @@ import { Choice } from '../forms/NumberField.tsx';
 import { Scroller } from '../parts/Scroller.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { choices, SERVICE_WORDS } from '../words/survey.ts';
+import { FAMILY_WORDS, SUBSTRATE_WORDS } from '../words/systems.ts';
 import { BOND_WORDS, MARK_WORDS, VERDICT_SIGNS, VERDICT_WORDS } from './ruleWords.ts';
 
-const ALL = Object.keys(FAMILIES) as Family[];
+const ALL = Object.keys(FAMILY_WORDS) as Family[];
 
 const WHATEVER_THE_SHEET = JOINT_RULES.filter(({ never }) => never);
 
@@ -58,7 +57,7 @@ export function RulesPage() {
         </ul>
       </details>
       <div className="grid max-w-3xl gap-3 sm:grid-cols-3">
-        <Choice label={t`On`} value={substrate} choices={choices(SUBSTRATES)} onChange={setSubstrate} />
+        <Choice label={t`On`} value={substrate} choices={choices(SUBSTRATE_WORDS)} onChange={setSubstrate} />
         <Choice label={t`Exposure`} value={service} choices={choices(SERVICE_WORDS)} onChange={setService} />
         <Choice
           label={t`Coat below`}
@@ -81,7 +80,7 @@ export function RulesPage() {
                 {ALL.map((coat) => (
                   <th key={coat} scope="col" className="h-44 p-0 align-bottom">
                     <span className="block w-7 rotate-180 pt-1 text-left whitespace-nowrap [writing-mode:vertical-rl]">
-                      {FAMILIES[coat]}
+                      {FAMILY_WORDS[coat]}
                     </span>
                   </th>
                 ))}
@@ -91,7 +90,7 @@ export function RulesPage() {
               {ALL.map((below) => (
                 <tr key={below}>
                   <th scope="row" className="p-1 text-right font-normal whitespace-nowrap">
-                    {FAMILIES[below]}
+                    {FAMILY_WORDS[below]}
                   </th>
                   {ALL.map((coat) => {
                     const { verdict } = judge(below, coat);
@@ -101,7 +100,7 @@ export function RulesPage() {
                         <button
                           type="button"
                           className={`h-7 w-7 ${verdict === 'no' ? 'bg-base-content text-base-100' : verdict === 'condition' ? 'bg-base-300' : ''} ${chosen ? 'outline-info outline-3' : ''}`}
-                          aria-label={t`${FAMILIES[coat]} over ${FAMILIES[below]}: ${VERDICT_WORDS[verdict]}`}
+                          aria-label={t`${FAMILY_WORDS[coat]} over ${FAMILY_WORDS[below]}: ${VERDICT_WORDS[verdict]}`}
                           aria-pressed={chosen}
                           onClick={() => setPicked({ below, coat })}
                         >
@@ -136,7 +135,7 @@ function OverOne({
   const [below, setBelow] = useState<Family>('epoxy-primer');
   return (
     <div className="space-y-3 sm:hidden">
-      <Choice label={t`Coating below`} value={below} choices={choices(FAMILIES)} onChange={setBelow} />
+      <Choice label={t`Coating below`} value={below} choices={choices(FAMILY_WORDS)} onChange={setBelow} />
       <ul className="divide-base-300 divide-y">
         {ALL.map((coat) => {
           const { verdict } = judge(below, coat);
@@ -149,7 +148,7 @@ function OverOne({
                 onClick={() => onPick({ below, coat })}
               >
                 <span className="w-6 text-center font-semibold">{VERDICT_SIGNS[verdict]}</span>
-                <span className="grow first-letter:uppercase">{FAMILIES[coat]}</span>
+                <span className="grow first-letter:uppercase">{FAMILY_WORDS[coat]}</span>
                 <span className="text-sm">{VERDICT_WORDS[verdict]}</span>
               </button>
             </li>
@@ -169,7 +168,7 @@ function Reason({ picked, judged }: { picked: { below: Family; coat: Family }; j
       className="border-line max-w-3xl space-y-1 border-2 p-3"
     >
       <p className="font-semibold">
-        {t`${FAMILIES[picked.coat]} over ${FAMILIES[picked.below]}: ${VERDICT_WORDS[judged.verdict]}`}
+        {t`${FAMILY_WORDS[picked.coat]} over ${FAMILY_WORDS[picked.below]}: ${VERDICT_WORDS[judged.verdict]}`}
       </p>
       {judged.judgements.length === 0 && <p>{t`No conflicts found. Bond: ${BOND_WORDS[judged.bond]}.`}</p>}
       {judged.judgements.map(({ ruleId, reason, condition, mark }) => (

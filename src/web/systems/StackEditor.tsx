@@ -2,7 +2,7 @@ import { useEffect, useState } from 'react';
 import { useFormContext, useWatch } from 'react-hook-form';
 import { Link } from 'react-router';
 import type { FieldError, StackView, Step } from '../../contract/index.ts';
-import { coatsStillNeeded, type JudgedStack, SUBSTRATES } from '../../core/system/index.ts';
+import { coatsStillNeeded, type JudgedStack } from '../../core/system/index.ts';
 import { t } from '../../words.ts';
 import { api } from '../api/client.ts';
 import { useYard } from '../api/queries.ts';
@@ -14,6 +14,7 @@ import { StackSection } from '../parts/StackSection.tsx';
 import { useAnyUnsaved } from '../state/unsaved.ts';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { counted } from '../words/counted.ts';
+import { SUBSTRATE_WORDS } from '../words/systems.ts';
 import { NearestFine } from './NearestFine.tsx';
 import { Preparation } from './Preparation.tsx';
 import { Schools } from './Schools.tsx';
@@ -125,7 +126,7 @@ function Judged({ context }: { context: StackContext }) {
       <div className="space-y-3">
         <div className="board p-3">
           {drawn.length > 0 ? (
-            <StackSection steps={drawn} substrate={SUBSTRATES[context.area.substrate]} />
+            <StackSection steps={drawn} substrate={SUBSTRATE_WORDS[context.area.substrate]} />
           ) : (
             <p className="p-6 opacity-80">{t`Add a coat to see a scale drawing of the system.`}</p>
           )}

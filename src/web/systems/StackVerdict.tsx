@@ -1,9 +1,10 @@
-import { type JudgedStack, SUBSTRATES, type Verdict } from '../../core/system/index.ts';
+import type { JudgedStack, Verdict } from '../../core/system/index.ts';
 import { t } from '../../words.ts';
 import { Why } from '../parts/Why.tsx';
 import { useUnits } from '../units/UnitsContext.tsx';
 import { andList } from '../words/counted.ts';
 import { SERVICE_WORDS } from '../words/survey.ts';
+import { SUBSTRATE_WORDS } from '../words/systems.ts';
 import { VERDICT_SIGNS } from './ruleWords.ts';
 import type { StackContext } from './stackContext.ts';
 import type { Extremes } from './stackRules.ts';
@@ -53,7 +54,7 @@ export function StackVerdict({ judged, context, air }: Props) {
       >
         <ul className="list-disc pl-4">
           <li>
-            {t`On ${SUBSTRATES[substrate]}`}
+            {t`On ${SUBSTRATE_WORDS[substrate]}`}
             {oldCoating !== null && t` with old paint on it`}; {SERVICE_WORDS[service].toLowerCase()}.
           </li>
           <li>{t`Each coat over the one below, including bands and washes.`}</li>

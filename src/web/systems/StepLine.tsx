@@ -1,11 +1,11 @@
 import { ArrowDown, ArrowUp, Trash2 } from 'lucide-react';
 import { useFormContext, useWatch } from 'react-hook-form';
-import { FAMILIES, type JudgedLayer, methodsOf } from '../../core/system/index.ts';
+import { type JudgedLayer, methodsOf } from '../../core/system/index.ts';
 import { t } from '../../words.ts';
 import { Field, QuantityField, SelectField } from '../forms/Field.tsx';
 import { useConfirm } from '../parts/Confirm.tsx';
 import { counted } from '../words/counted.ts';
-import { METHOD_WORDS } from '../words/systems.ts';
+import { FAMILY_WORDS, METHOD_WORDS } from '../words/systems.ts';
 import { AdditiveFields } from './AdditiveFields.tsx';
 import { CoatByCoatFields } from './CoatByCoatFields.tsx';
 import { OwnRatioFields } from './OwnRatioFields.tsx';
@@ -52,7 +52,8 @@ export function StepLine({ index, last, context, judged, onRemove, onMove }: Pro
     <fieldset className="border-line border-l-2 pl-3">
       <legend className="lettered flex w-full items-center gap-1 pb-1">
         <span className="grow">
-          {index + 1}. {product.name} <span className="text-sm font-normal">{FAMILIES[sheet.family]}</span>
+          {index + 1}. {product.name}{' '}
+          <span className="text-sm font-normal">{FAMILY_WORDS[sheet.family]}</span>
         </span>
         {applied > 0 && <span className="text-sm font-normal">{t`${applied} applied`}</span>}
         <button

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { v7 as uuidv7 } from 'uuid';
 import type { Area, AreaClock, OwnTemplate, StackView, Step } from '../../contract/index.ts';
-import { FAMILIES, FILLERS, fillTemplate, templatesFor } from '../../core/system/index.ts';
+import { FILLERS, fillTemplate, templatesFor } from '../../core/system/index.ts';
 import { t } from '../../words.ts';
 import { useTemplates } from '../api/boatQueries.ts';
 import { useQueued, useWrite } from '../api/mutations.ts';
@@ -11,6 +11,7 @@ import { useConfirm } from '../parts/Confirm.tsx';
 import { UndoNotice } from '../parts/UndoNotice.tsx';
 import { useAnyUnsaved } from '../state/unsaved.ts';
 import { counted } from '../words/counted.ts';
+import { FAMILY_WORDS } from '../words/systems.ts';
 import type { StackContext } from './stackContext.ts';
 import { stepFromTemplate } from './stackForm.ts';
 
@@ -33,7 +34,7 @@ export function offersFor(context: StackContext, own: readonly OwnTemplate[]): O
         name: template.name,
         school: template.school,
         steps: steps.map(stepFromTemplate),
-        missing: missing.map((family) => FAMILIES[family]),
+        missing: missing.map((family) => FAMILY_WORDS[family]),
         own: null,
       };
     }),

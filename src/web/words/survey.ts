@@ -1,8 +1,8 @@
 import type { AreaInput, PartKind } from '../../contract/index.ts';
 import type { AreaWay, Craft, Shape, Zone } from '../../core/hull/index.ts';
-import { FAMILIES } from '../../core/system/index.ts';
 import { t } from '../../words.ts';
 import type { Units } from '../units/UnitsContext.tsx';
+import { FAMILY_WORDS } from './systems.ts';
 
 /** Choices as the screens say them, in the order they are offered. */
 
@@ -90,5 +90,5 @@ export const PART_WORDS: Record<PartKind, string> = {
 export const OLD_COATING_WORDS: Record<NonNullable<AreaInput['oldCoating']> | '', string> = {
   '': t`none, or removed`,
   unknown: t`unknown paint`,
-  ...FAMILIES,
+  ...FAMILY_WORDS,
 };
