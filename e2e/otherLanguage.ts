@@ -28,17 +28,10 @@ function translated(message: string): string {
 
 /** Opens every page in that language from here on. */
 export async function speakOtherLanguage(page: Page): Promise<void> {
+  const { translations: english } = po.parse(readFileSync('words/en-GB.po'));
+  const texts = Object.keys(english[''] ?? {}).filter((text) => text !== '');
   const translations = Object.fromEntries(
-    Object.values(po.parse(readFileSync('words/en-GB.po')).translations[''] ?? {}).map(
-      ({ msgid, msgid_plural }) => [
-        msgid,
-        {
-          msgid,
-          ...(msgid_plural && { msgid_plural }),
-          msgstr: [msgid, ...(msgid_plural ? [msgid_plural] : [])].map(translated),
-        },
-      ],
-    ),
+    texts.map((msgid) => [msgid, { msgid, msgstr: [translated(msgid)] }]),
   );
   const headers = { 'Plural-Forms': 'nplurals=2; plural=(n!=1);' };
   const given = { code: CODE, catalogue: { headers, translations: { '': translations } } };

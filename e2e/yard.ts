@@ -131,14 +131,19 @@ export const planTest = yardTest(true);
 /** These only look, and so share a page: what is loaded once is not loaded again. */
 export const accessibleTest = yardTest(true).extend<
   object,
-  { looking: Page; foreign: { page: Page; received: string[] } }
+  { looking: Page; foreign: { page: Page; received: string[]; errors: string[] } }
 >({
-  /** A page in a language of its own, and every text it received as data. */
+  /** A page in a language of its own, every text it received as data, and what went wrong on it. */
   foreign: [
     async ({ browser, yard }, use) => {
       const context = await browser.newContext({ baseURL: yard.address });
       const page = await context.newPage();
       const received: string[] = [];
+      const errors: string[] = [];
+      page.on('pageerror', ({ message }) => errors.push(message));
+      page.on('console', (said) => {
+        if (/Error/.test(said.text())) errors.push(said.text());
+      });
       page.on('response', (response) => {
         if (response.headers()['content-type']?.includes('json'))
           response.json().then(
@@ -147,7 +152,7 @@ export const accessibleTest = yardTest(true).extend<
           ); // the page has gone on
       });
       await speakOtherLanguage(page);
-      await use({ page, received });
+      await use({ page, received, errors });
       await context.close();
     },
     { scope: 'worker' },

@@ -44,7 +44,7 @@ const plugin = (output) => {
     {
       extract: { output, location: 'file' },
       numberedExpressions: true,
-      discover: ['t', 'msgid', 'ngettext'],
+      discover: ['t'],
       dedent: false,
     },
     output,

@@ -38,8 +38,6 @@ function isCode(node) {
       return true;
     if ((ts.isCallExpression(at) || ts.isNewExpression(at)) && CODE_CALL.test(at.expression.getText()))
       return true;
-    // The plural of a text that is marked.
-    if (ts.isCallExpression(at) && at.expression.getText() === 'ngettext') return true;
   }
   return false;
 }

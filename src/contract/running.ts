@@ -1,6 +1,5 @@
 import Joi from 'joi';
 import type { FilmEvent } from '../core/cure/index.ts';
-import { t } from '../words.ts';
 import { id, objectOf } from './joi.ts';
 import type { TapeBody, WorkBody } from './logBodies.ts';
 import { figure, listOf, maybeMoment, moment, uuid, word } from './replies/plain.ts';
@@ -58,7 +57,7 @@ export interface RunningView {
   more: number;
 }
 
-export const runningQuery = objectOf<{ areaId?: string }>({ areaId: id().label(t`areaId`) });
+export const runningQuery = objectOf<{ areaId?: string }>({ areaId: id().label('areaId') });
 
 export const runningReply = objectOf<RunningView>({
   now: moment(),

@@ -188,7 +188,7 @@ export interface BenchQuery {
 
 const safeHoursText = Joi.string()
   .pattern(/^(?:0\.\d|[1-9]\d?(?:\.\d)?|1\d\d|2[0-3]\d|240)$/)
-  .label(t`safeHours`)
+  .label('safeHours')
   .messages({ 'string.pattern.base': t`{#label} must be 0.1–240 h, but is {#value}` });
 
 /** A question about the days ahead; text, as every query. */
@@ -216,7 +216,7 @@ export const benchQuery = objectOf<BenchQuery>({
   safeHours: safeHoursText,
   heatC: Joi.string()
     .pattern(/^([5-9]|[1-3]\d|4[0-5])$/)
-    .label(t`heatC`)
+    .label('heatC')
     .messages({ 'string.pattern.base': t`{#label} must be 5–45 °C, but is {#value}` }),
   watts: Joi.string()
     .pattern(/^[1-9]\d{0,5}$/)
@@ -225,19 +225,19 @@ export const benchQuery = objectOf<BenchQuery>({
   shell: shellKind().label(t`shell`),
   outsideM2: Joi.string()
     .pattern(/^[1-9]\d{0,4}$/)
-    .label(t`outsideM2`)
+    .label('outsideM2')
     .messages({ 'string.pattern.base': t`{#label} must be 1–99999 m², but is {#value}` }),
   changesTenths: Joi.string()
     .pattern(/^(0|[1-9]\d{0,2})$/)
-    .label(t`changesTenths`)
+    .label('changesTenths')
     .messages({ 'string.pattern.base': t`{#label} must be 0–999 tenths an hour, but is {#value}` }),
   wetDl: Joi.string()
     .pattern(/^(0|[1-9]\d{0,2})$/)
-    .label(t`wetDl`)
+    .label('wetDl')
     .messages({ 'string.pattern.base': t`{#label} must be 0–999 tenths of a litre, but is {#value}` }),
   roomM3: Joi.string()
     .pattern(/^[1-9]\d{0,4}$/)
-    .label(t`roomM3`)
+    .label('roomM3')
     .messages({ 'string.pattern.base': t`{#label} must be 1–99999 m³, but is {#value}` }),
 });
 

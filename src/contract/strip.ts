@@ -41,7 +41,7 @@ export interface StripView {
 }
 
 export const stripQuery = objectOf<StripQuery>({
-  areaId: id().label(t`areaId`),
+  areaId: id().label('areaId'),
   back: Joi.string()
     .pattern(/^(\d|[1-9]\d|1[0-2]\d)$/)
     .label(t`back`)

@@ -137,7 +137,7 @@ export function LabelCheck({ product, tins, extras = [], disabled, sending, onMi
       )}
       <button
         type="button"
-        className="btn btn-primary btn-xl target w-full"
+        className="btn btn-primary btn-xl target h-auto w-full py-2"
         disabled={!allRead || needsReason || disabled || sending}
         onClick={() => {
           const lots = inHand.map(({ part, lotId, code }) => ({ part, lotId, code }));

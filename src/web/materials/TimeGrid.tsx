@@ -11,7 +11,7 @@ import { COLUMNS, emptyOvercoat, type SheetValues } from './sheetValues.ts';
 
 const BY: [string, string][] = [
   ['any', t`anything else`],
-  ['self', 'itself'],
+  ['self', t`itself`],
   ...(Object.entries(FAMILY_WORDS) as [string, string][]),
 ];
 /** Temperatures a sheet is begun with. */

@@ -17,8 +17,8 @@ export function StackedTable({
     ];
     const last = of('thead > tr', ref.current).at(-1);
     const headings = heads ?? of(t`th, td`, last).map((cell) => cell.textContent?.trim() ?? '');
-    for (const row of of(t`:is(tbody, tfoot) > tr`, ref.current))
-      for (const [i, cell] of of(t`:scope > :is(th, td)`, row).entries())
+    for (const row of of(`:is(tbody, tfoot) > tr`, ref.current))
+      for (const [i, cell] of of(`:scope > :is(th, td)`, row).entries())
         cell.dataset.head = headings[i] ?? '';
   });
   // The component library draws a line below each cell.

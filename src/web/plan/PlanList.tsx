@@ -84,8 +84,8 @@ export function PlanList({ view, zone }: { view: PlanView; zone: string }) {
 /** The plan as files: a table, and calendars for a person or a boat. */
 function Downloads({ view: { setup, boats } }: { view: PlanView }) {
   const files: [string, string][] = [
-    ['Document (PDF)', '/api/v1/plan.pdf'],
-    ['Table (CSV)', '/api/v1/plan.csv'],
+    [t`Document (PDF)`, '/api/v1/plan.pdf'],
+    [t`Table (CSV)`, '/api/v1/plan.csv'],
     [t`Calendar of everything`, '/api/v1/plan.ics'],
     ...setup.people.map(({ id, name }): [string, string] => [
       t`Calendar of ${name}`,

@@ -63,7 +63,7 @@ export function NeedPage() {
             key={`${boatId} ${areaId}`}
             view={view}
             of={{ boatId, areaId }}
-            zone={yard.data?.zone ?? t`UTC`}
+            zone={yard.data?.zone ?? 'UTC'}
           />
         )}
       </QueryBoundary>

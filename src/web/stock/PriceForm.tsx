@@ -114,7 +114,7 @@ export function PriceForm(of: {
           name="supplierId"
           label={t`Supplier`}
           choices={[
-            ['', 'anywhere'] as const,
+            ['', t`anywhere`] as const,
             ...trade.suppliers.map((each) => [each.id, each.name] as const),
           ]}
         />

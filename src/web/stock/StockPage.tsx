@@ -22,7 +22,7 @@ export function StockPage() {
       <h1 className="text-2xl">{t`Materials: stock`}</h1>
       <MaterialsTabs />
       <QueryBoundary query={stock}>
-        {(view) => <Store view={view} zone={yard.data?.zone ?? t`UTC`} />}
+        {(view) => <Store view={view} zone={yard.data?.zone ?? 'UTC'} />}
       </QueryBoundary>
     </div>
   );

@@ -41,7 +41,7 @@ export function TinsPage() {
                     key={`${view.colour} ${view.since} ${view.batches.length}`}
                     view={view}
                     product={product}
-                    zone={yard.data?.zone ?? t`UTC`}
+                    zone={yard.data?.zone ?? 'UTC'}
                   />
                 </div>
               )}

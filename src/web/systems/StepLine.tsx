@@ -121,7 +121,7 @@ export function StepLine({ index, last, context, judged, onRemove, onMove }: Pro
             <SelectField
               name={`steps.${index}.signal`}
               label={t`Signal coat`}
-              choices={[['', 'none'], ...sheet.colours.map(({ name }): [string, string] => [name, name])]}
+              choices={[['', t`none`], ...sheet.colours.map(({ name }): [string, string] => [name, name])]}
             />
           </div>
         )}

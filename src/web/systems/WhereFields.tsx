@@ -26,7 +26,7 @@ export function WhereFields({ index }: { index: number }) {
           <SelectField
             name={`steps.${index}.order`}
             label={t`Direction`}
-            choices={[['', 'any'], ...choices(ORDER_WORDS)]}
+            choices={[['', t`any`], ...choices(ORDER_WORDS)]}
           />
         </div>
       </div>

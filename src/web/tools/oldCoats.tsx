@@ -85,7 +85,7 @@ export function OldPaintTool() {
           value={softens}
           choices={[
             ['no', t`stays hard`],
-            ['yes', 'softens'],
+            ['yes', t`softens`],
           ]}
           onChange={setSoftens}
         />

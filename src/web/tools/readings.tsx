@@ -45,8 +45,8 @@ export function ReplicaTape() {
           label={t`Tape grade`}
           value={tape}
           choices={[
-            ['coarse', 'coarse'],
-            ['extra-coarse', 'extra-coarse'],
+            ['coarse', t`coarse`],
+            ['extra-coarse', t`extra-coarse`],
           ]}
           onChange={setTape}
         />

@@ -20,7 +20,7 @@ export function Angle({
         value={value === null ? 'solved' : 'measured'}
         choices={[
           ['solved', t`from the marks`],
-          ['measured', 'measured'],
+          ['measured', t`measured`],
         ]}
         onChange={(how) => onChange(how === 'measured' ? 0 : null)}
       />

@@ -7,9 +7,9 @@ import { useUnits } from '../units/UnitsContext.tsx';
 import { heightUnit, sayHeight } from './heights.ts';
 
 const WATERS: readonly (readonly [string, string])[] = [
-  ['1025', 'sea'],
-  ['1010', 'brackish'],
-  ['1000', 'fresh'],
+  ['1025', t`sea`],
+  ['1010', t`brackish`],
+  ['1000', t`fresh`],
 ];
 
 interface Props {

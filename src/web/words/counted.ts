@@ -1,50 +1,57 @@
-import { msgid, ngettext } from '../../words.ts';
+import { language, t } from '../../words.ts';
 
 /** Names in a row: "Ana, Bo and Cy". */
 export const andList = (names: readonly string[]): string => new Intl.ListFormat('en-GB').format(names);
 
-/** Each noun that is counted on a screen, with its plural. */
+/** Each noun that is counted on a screen: one of it, and several. */
 const NOUNS = {
-  area: (n: number) => ngettext(msgid`${n} area`, `${n} areas`, n),
-  batch: (n: number) => ngettext(msgid`${n} batch`, `${n} batches`, n),
-  can: (n: number) => ngettext(msgid`${n} can`, `${n} cans`, n),
-  coat: (n: number) => ngettext(msgid`${n} coat`, `${n} coats`, n),
-  count: (n: number) => ngettext(msgid`${n} count`, `${n} counts`, n),
-  'data sheet': (n: number) => ngettext(msgid`${n} data sheet`, `${n} data sheets`, n),
-  day: (n: number) => ngettext(msgid`${n} day`, `${n} days`, n),
-  hour: (n: number) => ngettext(msgid`${n} hour`, `${n} hours`, n),
-  item: (n: number) => ngettext(msgid`${n} item`, `${n} items`, n),
-  lot: (n: number) => ngettext(msgid`${n} lot`, `${n} lots`, n),
-  mark: (n: number) => ngettext(msgid`${n} mark`, `${n} marks`, n),
-  mistake: (n: number) => ngettext(msgid`${n} mistake`, `${n} mistakes`, n),
-  'more area': (n: number) => ngettext(msgid`${n} more area`, `${n} more areas`, n),
-  'more coat': (n: number) => ngettext(msgid`${n} more coat`, `${n} more coats`, n),
-  'more line': (n: number) => ngettext(msgid`${n} more line`, `${n} more lines`, n),
-  'more moved task': (n: number) => ngettext(msgid`${n} more moved task`, `${n} more moved tasks`, n),
-  'more period': (n: number) => ngettext(msgid`${n} more period`, `${n} more periods`, n),
-  'more timer': (n: number) => ngettext(msgid`${n} more timer`, `${n} more timers`, n),
-  'open finding': (n: number) => ngettext(msgid`${n} open finding`, `${n} open findings`, n),
-  outlier: (n: number) => ngettext(msgid`${n} outlier`, `${n} outliers`, n),
-  'overcoat time': (n: number) => ngettext(msgid`${n} overcoat time`, `${n} overcoat times`, n),
-  pack: (n: number) => ngettext(msgid`${n} pack`, `${n} packs`, n),
-  pair: (n: number) => ngettext(msgid`${n} pair`, `${n} pairs`, n),
-  part: (n: number) => ngettext(msgid`${n} part`, `${n} parts`, n),
-  piece: (n: number) => ngettext(msgid`${n} piece`, `${n} pieces`, n),
-  'planned coat': (n: number) => ngettext(msgid`${n} planned coat`, `${n} planned coats`, n),
-  'planned task': (n: number) => ngettext(msgid`${n} planned task`, `${n} planned tasks`, n),
-  product: (n: number) => ngettext(msgid`${n} product`, `${n} products`, n),
-  section: (n: number) => ngettext(msgid`${n} section`, `${n} sections`, n),
-  session: (n: number) => ngettext(msgid`${n} session`, `${n} sessions`, n),
-  'stand patch': (n: number) => ngettext(msgid`${n} stand patch`, `${n} stand patches`, n),
-  step: (n: number) => ngettext(msgid`${n} step`, `${n} steps`, n),
-  task: (n: number) => ngettext(msgid`${n} task`, `${n} tasks`, n),
-  'unconfirmed typical value': (n: number) =>
-    ngettext(msgid`${n} unconfirmed typical value`, `${n} unconfirmed typical values`, n),
-  value: (n: number) => ngettext(msgid`${n} value`, `${n} values`, n),
-  year: (n: number) => ngettext(msgid`${n} year`, `${n} years`, n),
+  area: (n: number) => [t`${n} area`, t`${n} areas`] as const,
+  batch: (n: number) => [t`${n} batch`, t`${n} batches`] as const,
+  can: (n: number) => [t`${n} can`, t`${n} cans`] as const,
+  coat: (n: number) => [t`${n} coat`, t`${n} coats`] as const,
+  count: (n: number) => [t`${n} count`, t`${n} counts`] as const,
+  'data sheet': (n: number) => [t`${n} data sheet`, t`${n} data sheets`] as const,
+  day: (n: number) => [t`${n} day`, t`${n} days`] as const,
+  hour: (n: number) => [t`${n} hour`, t`${n} hours`] as const,
+  item: (n: number) => [t`${n} item`, t`${n} items`] as const,
+  lot: (n: number) => [t`${n} lot`, t`${n} lots`] as const,
+  mark: (n: number) => [t`${n} mark`, t`${n} marks`] as const,
+  mistake: (n: number) => [t`${n} mistake`, t`${n} mistakes`] as const,
+  'more area': (n: number) => [t`${n} more area`, t`${n} more areas`] as const,
+  'more coat': (n: number) => [t`${n} more coat`, t`${n} more coats`] as const,
+  'more line': (n: number) => [t`${n} more line`, t`${n} more lines`] as const,
+  'more moved task': (n: number) => [t`${n} more moved task`, t`${n} more moved tasks`] as const,
+  'more period': (n: number) => [t`${n} more period`, t`${n} more periods`] as const,
+  'more timer': (n: number) => [t`${n} more timer`, t`${n} more timers`] as const,
+  'open finding': (n: number) => [t`${n} open finding`, t`${n} open findings`] as const,
+  outlier: (n: number) => [t`${n} outlier`, t`${n} outliers`] as const,
+  'overcoat time': (n: number) => [t`${n} overcoat time`, t`${n} overcoat times`] as const,
+  pack: (n: number) => [t`${n} pack`, t`${n} packs`] as const,
+  pair: (n: number) => [t`${n} pair`, t`${n} pairs`] as const,
+  part: (n: number) => [t`${n} part`, t`${n} parts`] as const,
+  piece: (n: number) => [t`${n} piece`, t`${n} pieces`] as const,
+  'planned coat': (n: number) => [t`${n} planned coat`, t`${n} planned coats`] as const,
+  'planned task': (n: number) => [t`${n} planned task`, t`${n} planned tasks`] as const,
+  product: (n: number) => [t`${n} product`, t`${n} products`] as const,
+  section: (n: number) => [t`${n} section`, t`${n} sections`] as const,
+  session: (n: number) => [t`${n} session`, t`${n} sessions`] as const,
+  'stand patch': (n: number) => [t`${n} stand patch`, t`${n} stand patches`] as const,
+  step: (n: number) => [t`${n} step`, t`${n} steps`] as const,
+  task: (n: number) => [t`${n} task`, t`${n} tasks`] as const,
+  'unconfirmed typical value': (n: number) => [
+    t`${n} unconfirmed typical value`,
+    t`${n} unconfirmed typical values`,
+  ],
+  value: (n: number) => [t`${n} value`, t`${n} values`] as const,
+  year: (n: number) => [t`${n} year`, t`${n} years`] as const,
 };
 
 export type Noun = keyof typeof NOUNS;
 
+const rules = new Intl.PluralRules(language);
+
 /** A number with its noun: `counted(1, 'area')` → "1 area", `counted(3, 'coat')` → "3 coats". */
-export const counted = (count: number, noun: Noun): string => NOUNS[noun](count);
+export const counted = (count: number, noun: Noun): string => {
+  const [one, several] = NOUNS[noun](count);
+  return rules.select(count) === 'one' ? one : several;
+};
