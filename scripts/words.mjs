@@ -5,7 +5,7 @@ import { looseTexts } from './looseTexts.mjs';
 
 // npm run words: the catalogue as a table of text and the files it is used in, to be read through.
 // npm run words -- bench: only what is used in files with that in their path.
-// npm run words -- --write: the catalogue is written anew from the source.
+// npm run words -- --write: the catalogue is updated from the source.
 // npm run words -- --check: fails where a text stands outside the catalogue, or the catalogue differs from the source.
 const [asked = ''] = process.argv.slice(2);
 
